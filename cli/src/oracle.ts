@@ -1,0 +1,98 @@
+import { type Job, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { broken } from './breakages.ts'
+import { type NodeVolts, ngspice } from './ngspice.ts'
+import { Random } from './random.ts'
+import { sampleJobs } from './samples.ts'
+
+/**
+ * Compares the core with ngspice on the same netlists: every demo document, every combination of calls, whole and
+ * broken. Prints the largest relative difference of any voltage above half a volt between two terminals of one galvanic
+ * island, and exits with 1 where it reaches the limit.
+ */
+const LIMIT = 1e-6
+const VARIANTS = 30
+const SMALLEST_VOLTS = 0.5
+const BATCH = 250
+
+interface Case {
+  readonly name: string
+  readonly simulation: Simulation
+}
+
+function* casesOf(name: string, job: Job, random: Random): Generator<Case> {
+  const zones = zonesInOrder(job).slice(0, 6)
+  for (let variant = 0; variant <= VARIANTS; variant++) {
+    const asFound = variant === 0 ? job : broken(job, random)
+    for (let calls = 0; calls < 2 ** zones.length; calls++) {
+      const simulation = new Simulation(asFound)
+      for (const [bit, zone] of zones.entries())
+        if (calls & (1 << bit) && zone.thermostat && simulation.has(zone.thermostat))
+          simulation.set(zone.thermostat, 'calling', true)
+      simulation.settle()
+      yield { name: `${name}, variant ${variant}, calls ${calls.toString(2).padStart(zones.length, '0')}`, simulation }
+    }
+  }
+}
+
+/** Nodes joined by metal: everything but strays and the gap between windings. */
+function islands({ netlist, circuit }: Simulation): number[] {
+  const island = netlist.nodes.map((_, i) => i)
+  const root = (node: number): number => {
+    let at = node
+    while (island[at] !== at) at = island[at]!
+    return at
+  }
+  for (const branch of netlist.branches)
+    if (branch.form !== 'stray' && !circuit.lump(branch).open) island[root(branch.a)] = root(branch.b)
+  for (const { nodes } of netlist.windings) {
+    island[root(nodes[0])] = root(nodes[1])
+    island[root(nodes[2])] = root(nodes[3])
+  }
+  return island.map((_, node) => root(node))
+}
+
+function worst({ simulation }: Case, spice: NodeVolts): { difference: number; pairs: number } {
+  const { netlist, circuit } = simulation
+  const island = islands(simulation)
+  const terminals = netlist.nodes.map((name, node) => ({ name, node })).filter(({ name }) => !name.startsWith('wire:'))
+  let difference = 0
+  let pairs = 0
+  for (const [i, one] of terminals.entries())
+    for (const other of terminals.slice(i + 1)) {
+      if (island[one.node] !== island[other.node]) continue
+      const theirs = spice.get(String(one.node))
+      const theirOther = spice.get(String(other.node))
+      if (!theirs || !theirOther) throw new Error(`ngspice has no node ${one.name}`)
+      const [re, im] = [theirs[0] - theirOther[0], theirs[1] - theirOther[1]]
+      const volts = Math.hypot(re, im)
+      if (volts <= SMALLEST_VOLTS) continue
+      const ours = circuit.between(one.node, other.node)
+      pairs++
+      difference = Math.max(difference, Math.hypot(ours.re - re, ours.im - im) / volts)
+    }
+  return { difference, pairs }
+}
+
+let overall = 0
+for (const [name, job] of [...Object.entries(demoJobs).map(([id, make]) => [id, make()] as const), ...sampleJobs()]) {
+  const cases = [...casesOf(name, job, new Random(20_077))]
+  let most = { difference: 0, name: '' }
+  let pairs = 0
+  for (let from = 0; from < cases.length; from += BATCH) {
+    const batch = cases.slice(from, from + BATCH)
+    const decks = batch.map((one) => writeSpice(one.simulation.circuit, one.name))
+    const volts = await ngspice(decks, batch[0]!.simulation.netlist.hertz)
+    for (const [i, one] of batch.entries()) {
+      const found = worst(one, volts[i]!)
+      pairs += found.pairs
+      if (found.difference > most.difference) most = { difference: found.difference, name: one.name }
+    }
+  }
+  overall = Math.max(overall, most.difference)
+  console.log(
+    `${name}: ${cases.length} circuits, ${pairs} voltages, largest relative difference ${most.difference.toExponential(2)} (${most.name})`,
+  )
+}
+console.log(`oracle: largest relative difference ${overall.toExponential(2)}, limit ${LIMIT.toExponential(0)}`)
+if (!(overall < LIMIT)) process.exitCode = 1

@@ -1,0 +1,198 @@
+import type { State } from '../parts/kind.ts'
+import { minus, type Phasor, plus, size, times, zero } from './complex.ts'
+import type { Branch, InstalledPart, Lump, Netlist, Winding } from './netlist.ts'
+import { Nodal, patternOf } from './nodal.ts'
+
+/** A circuit with the present values of its contacts and loads: what any instrument, strip or proof asks. */
+export class Circuit {
+  readonly netlist: Netlist
+  readonly #lumps: Lump[]
+  readonly #intact: (readonly [boolean, boolean])[]
+  readonly #ac: Nodal
+  #dc: Nodal | undefined
+  #dcStale = true
+  readonly #pattern
+  readonly #omega: number
+  #stale = true
+
+  constructor(netlist: Netlist) {
+    this.netlist = netlist
+    this.#omega = 2 * Math.PI * netlist.hertz
+    this.#pattern = patternOf(netlist)
+    this.#ac = new Nodal(netlist, this.#pattern)
+    this.#lumps = netlist.branches.map(({ index }) => netlist.fixed.get(index) ?? OPEN)
+    this.#intact = netlist.windings.map(() => [true, true])
+    for (const branch of netlist.branches) {
+      this.#write(branch, this.#lumps[branch.index]!)
+      if (branch.volts !== 0 && branch.element?.form === 'source') {
+        const amps = branch.volts / branch.element.ohms
+        this.#ac.inject(branch.a, amps, 0)
+        this.#ac.inject(branch.b, -amps, 0)
+      }
+    }
+    for (const index of netlist.windings.keys()) this.#writeWinding(index)
+  }
+
+  /** How many times the equations have been solved. */
+  get solves() {
+    return this.#ac.solves
+  }
+
+  /** Gives the elements of a part the values of its state. */
+  setState(part: InstalledPart, state: State) {
+    for (const [name, branch] of part.branches) this.setLump(branch, lumpOf(part, name, branch, state))
+    for (const winding of part.windings.values()) {
+      const index = this.netlist.windings.indexOf(winding)
+      const [first, second] = winding.element.intact(state)
+      if (this.#intact[index]![0] === first && this.#intact[index]![1] === second) continue
+      this.#intact[index] = [first, second]
+      this.#writeWinding(index)
+      this.#stale = this.#dcStale = true
+    }
+  }
+
+  setLump(branch: Branch, value: Lump) {
+    const had = this.#lumps[branch.index]!
+    if (had.open === value.open && had.ohms === value.ohms && had.henries === value.henries) return
+    this.#lumps[branch.index] = value
+    this.#write(branch, value)
+    this.#stale = this.#dcStale = true
+  }
+
+  lump(branch: Branch): Lump {
+    return this.#lumps[branch.index]!
+  }
+
+  intact(winding: Winding): readonly [boolean, boolean] {
+    return this.#intact[this.netlist.windings.indexOf(winding)]!
+  }
+
+  /** Solves if anything changed. Returns whether it did. */
+  solve(): boolean {
+    if (!this.#stale) return false
+    this.#ac.solve()
+    this.#stale = false
+    return true
+  }
+
+  /** Volts RMS between two nodes, as a phasor. */
+  between(a: number, b: number): Phasor {
+    return this.#ac.between(a, b)
+  }
+
+  /** Volts RMS between two nodes, magnitude. */
+  volts(a: number, b: number): number {
+    return Math.hypot(this.#ac.re(a) - this.#ac.re(b), this.#ac.im(a) - this.#ac.im(b))
+  }
+
+  /** Current from a to b through a branch, amps RMS. */
+  current(branch: Branch): Phasor {
+    const admittance = this.#ac.admittance(branch.index)
+    const across = this.between(branch.a, branch.b)
+    const behind = branch.volts === 0 ? across : minus(across, { re: branch.volts, im: 0 })
+    return this.#lumps[branch.index]!.open ? zero : times(admittance, behind)
+  }
+
+  amps(branch: Branch): number {
+    return size(this.current(branch))
+  }
+
+  /** Currents into the first and the second winding, amps RMS. */
+  windingCurrents(winding: Winding): readonly [Phasor, Phasor] {
+    const first = this.#firstValue(this.netlist.windings.indexOf(winding))
+    const [a, b, c, d] = winding.nodes
+    const across = this.between(a, b)
+    const second = this.between(c, d)
+    const mutual = this.#ac.admittance(first + 2)
+    return [
+      plus(times(this.#ac.admittance(first), across), times(mutual, second)),
+      plus(times(mutual, across), times(this.#ac.admittance(first + 1), second)),
+    ]
+  }
+
+  /** Impedance seen between two nodes at line frequency, ohms. */
+  impedance(a: number, b: number): Phasor {
+    this.solve()
+    return this.#ac.impedance(a, b)
+  }
+
+  /** Direct-current resistance seen between two nodes with every source asleep, ohms. */
+  resistance(a: number, b: number): number {
+    this.#dc ??= new Nodal(this.netlist, this.#pattern)
+    if (this.#dcStale) {
+      for (const branch of this.netlist.branches) {
+        const lump = this.#lumps[branch.index]!
+        this.#dc.set(branch.index, lump.open ? 0 : 1 / lump.ohms, 0)
+      }
+      for (const [index, { element }] of this.netlist.windings.entries()) {
+        const first = this.#firstValue(index)
+        const [whole, wholeToo] = this.#intact[index]!
+        this.#dc.set(first, whole ? 1 / element.ohms[0] : 0, 0)
+        this.#dc.set(first + 1, wholeToo ? 1 / element.ohms[1] : 0, 0)
+      }
+      this.#dc.solve()
+      this.#dcStale = false
+    }
+    return this.#dc.impedance(a, b).re
+  }
+
+  #firstValue(winding: number) {
+    return this.netlist.branches.length + 3 * winding
+  }
+
+  #write(branch: Branch, { open, ohms, henries, farads }: Lump) {
+    if (open) {
+      this.#ac.set(branch.index, 0, 0)
+      return
+    }
+    const x = this.#omega * henries
+    const norm = ohms * ohms + x * x
+    this.#ac.set(branch.index, ohms / norm, -x / norm + this.#omega * farads)
+  }
+
+  /** Two-port admittance: the inverse of [[R1 + jwL1, jwM], [jwM, R2 + jwL2]]; an open winding couples nothing. */
+  #writeWinding(index: number) {
+    const { element } = this.netlist.windings[index]!
+    const first = this.#firstValue(index)
+    const [whole, wholeToo] = this.#intact[index]!
+    const [r1, r2] = element.ohms
+    const [x1, x2] = [this.#omega * element.henries[0], this.#omega * element.henries[1]]
+    const xm = this.#omega * element.mutual
+    const alone = (value: number, r: number, x: number) => {
+      const norm = r * r + x * x
+      this.#ac.set(value, r / norm, -x / norm)
+    }
+    if (!whole || !wholeToo) {
+      for (const value of [first, first + 1, first + 2]) this.#ac.set(value, 0, 0)
+      if (whole) alone(first, r1, x1)
+      if (wholeToo) alone(first + 1, r2, x2)
+      return
+    }
+    // Determinant of the impedance matrix: (r1 + jx1)(r2 + jx2) + xm^2.
+    const detRe = r1 * r2 - x1 * x2 + xm * xm
+    const detIm = r1 * x2 + x1 * r2
+    const norm = detRe * detRe + detIm * detIm
+    const set = (value: number, re: number, im: number) =>
+      this.#ac.set(value, (re * detRe + im * detIm) / norm, (im * detRe - re * detIm) / norm)
+    set(first, r2, x2)
+    set(first + 1, r1, x1)
+    set(first + 2, 0, -xm)
+  }
+}
+
+const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, farads: 0 }
+
+/** The value of one of a part's elements under its state and its faults. */
+function lumpOf(part: InstalledPart, name: string, { element }: Branch, state: State): Lump {
+  const forced = part.forced.get(name)
+  if (!element || element.form === 'windings' || forced === 'open') return OPEN
+  if (forced === 'short') return { open: false, ohms: SHORTED, henries: 0, farads: 0 }
+  if (element.form === 'contact') return element.closed(state) ? resistive(element.ohms) : OPEN
+  if (element.form !== 'load') return resistive(element.ohms)
+  if (element.on && !element.on(state)) return OPEN
+  return { open: false, ohms: element.ohms, henries: element.henries, farads: 0 }
+}
+
+/** A winding burnt together, a contact welded: ohms. */
+const SHORTED = 0.05
+const resistive = (ohms: number): Lump => ({ open: false, ohms, henries: 0, farads: 0 })

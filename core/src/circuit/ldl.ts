@@ -1,0 +1,186 @@
+import type { Elimination } from './ordering.ts'
+
+/**
+ * L D L^T of a complex symmetric matrix whose pattern is fixed (Davis, *Direct Methods for Sparse Linear Systems*,
+ * ch. 4, left-looking). No pivoting: the nodal matrices here are dominated by their diagonal.
+ * A changed entry spoils only the columns on its path to the root of the elimination tree; `factor` redoes just those,
+ * with the same operations in the same order as a full factorisation, so the bits do not depend on what came before.
+ * Steps, not nodes, index everything in this file.
+ */
+export class Ldl {
+  readonly size: number
+  /** Matrix entries: the diagonal first, then `entry(i, k)` for i > k. */
+  readonly re: Float64Array
+  readonly im: Float64Array
+  readonly #entries: Map<number, number>
+  /** Column k owns entries columnStart[k] up to columnStart[k + 1]; their rows are in rowOf. */
+  readonly #columnStart: Int32Array
+  readonly #rowOf: Int32Array
+  /** For each column, triples (target, unscaled, scaled): target -= unscaled * scaled. */
+  readonly #programStart: Int32Array
+  readonly #program: Int32Array
+  /** For each row, pairs (entry, column) to its left. */
+  readonly #rowStart: Int32Array
+  readonly #row: Int32Array
+  readonly #parent: Int32Array
+  readonly #uRe: Float64Array
+  readonly #uIm: Float64Array
+  readonly #lRe: Float64Array
+  readonly #lIm: Float64Array
+  readonly #dRe: Float64Array
+  readonly #dIm: Float64Array
+  readonly #spoilt: Uint8Array
+
+  constructor({ below }: Elimination) {
+    const size = below.length
+    this.size = size
+    this.#columnStart = new Int32Array(size + 1)
+    this.#entries = new Map()
+    const rowOf: number[] = []
+    const columnOf: number[] = []
+    for (let k = 0; k < size; k++) {
+      this.#columnStart[k] = size + rowOf.length
+      for (const i of below[k]!) {
+        this.#entries.set(i * size + k, size + rowOf.length)
+        rowOf.push(i)
+        columnOf.push(k)
+      }
+    }
+    const total = size + rowOf.length
+    this.#columnStart[size] = total
+    this.#rowOf = new Int32Array(total)
+    this.#rowOf.set(rowOf, size)
+    this.#parent = Int32Array.from(below, (rows) => rows[0] ?? -1)
+    const programs: number[][] = Array.from({ length: size }, () => [])
+    const rows: number[][] = Array.from({ length: size }, () => [])
+    for (let j = 0; j < size; j++)
+      for (const [at, k] of below[j]!.entries()) {
+        const scaled = this.entry(k, j)
+        rows[k]!.push(scaled, j)
+        for (const i of below[j]!.subarray(at)) programs[k]!.push(this.entry(i, k), this.entry(i, j), scaled)
+      }
+    ;[this.#programStart, this.#program] = packed(programs)
+    ;[this.#rowStart, this.#row] = packed(rows)
+    const zeros = () => new Float64Array(total)
+    this.re = zeros()
+    this.im = zeros()
+    this.#uRe = zeros()
+    this.#uIm = zeros()
+    this.#lRe = zeros()
+    this.#lIm = zeros()
+    this.#dRe = new Float64Array(size)
+    this.#dIm = new Float64Array(size)
+    this.#spoilt = new Uint8Array(size).fill(1)
+  }
+
+  /** Where entry (i, k) of the matrix is kept, either way round. */
+  entry(i: number, k: number): number {
+    if (i === k) return i
+    const place = this.#entries.get(i > k ? i * this.size + k : k * this.size + i)
+    if (place === undefined) throw new RangeError(`entry (${i}, ${k}) is not in the pattern`)
+    return place
+  }
+
+  /** Says that an entry of column k was changed. */
+  spoil(k: number) {
+    const spoilt = this.#spoilt
+    for (let at = k; at !== -1 && spoilt[at] === 0; at = this.#parent[at]!) spoilt[at] = 1
+  }
+
+  /**
+   * Brings the factors up to date and carries a right side forward over the columns that were redone.
+   * @param bRe,bIm right side @param yRe,yIm the forward solution, kept by the caller between calls
+   */
+  factor(bRe: Float64Array, bIm: Float64Array, yRe: Float64Array, yIm: Float64Array) {
+    const { re, im } = this
+    const size = this.size
+    const uRe = this.#uRe
+    const uIm = this.#uIm
+    const lRe = this.#lRe
+    const lIm = this.#lIm
+    const program = this.#program
+    for (let k = 0; k < size; k++) {
+      if (this.#spoilt[k] === 0) continue
+      this.#spoilt[k] = 0
+      const from = this.#columnStart[k]!
+      const to = this.#columnStart[k + 1]!
+      uRe[k] = re[k]!
+      uIm[k] = im[k]!
+      for (let e = from; e < to; e++) {
+        uRe[e] = re[e]!
+        uIm[e] = im[e]!
+      }
+      const end = this.#programStart[k + 1]!
+      for (let p = this.#programStart[k]!; p < end; p += 3) {
+        const t = program[p]!
+        const u = program[p + 1]!
+        const l = program[p + 2]!
+        uRe[t] = uRe[t]! - (uRe[u]! * lRe[l]! - uIm[u]! * lIm[l]!)
+        uIm[t] = uIm[t]! - (uRe[u]! * lIm[l]! + uIm[u]! * lRe[l]!)
+      }
+      const dRe = uRe[k]!
+      const dIm = uIm[k]!
+      const norm = dRe * dRe + dIm * dIm
+      const invRe = dRe / norm
+      const invIm = -dIm / norm
+      this.#dRe[k] = invRe
+      this.#dIm[k] = invIm
+      for (let e = from; e < to; e++) {
+        lRe[e] = uRe[e]! * invRe - uIm[e]! * invIm
+        lIm[e] = uRe[e]! * invIm + uIm[e]! * invRe
+      }
+      this.#forwardRow(k, bRe, bIm, yRe, yIm)
+    }
+  }
+
+  /** Forward substitution of a whole right side with the factors as they stand. */
+  forward(bRe: Float64Array, bIm: Float64Array, yRe: Float64Array, yIm: Float64Array) {
+    for (let k = 0; k < this.size; k++) this.#forwardRow(k, bRe, bIm, yRe, yIm)
+  }
+
+  #forwardRow(k: number, bRe: Float64Array, bIm: Float64Array, yRe: Float64Array, yIm: Float64Array) {
+    const row = this.#row
+    const lRe = this.#lRe
+    const lIm = this.#lIm
+    let sumRe = bRe[k]!
+    let sumIm = bIm[k]!
+    const end = this.#rowStart[k + 1]!
+    for (let r = this.#rowStart[k]!; r < end; r += 2) {
+      const e = row[r]!
+      const j = row[r + 1]!
+      sumRe -= lRe[e]! * yRe[j]! - lIm[e]! * yIm[j]!
+      sumIm -= lRe[e]! * yIm[j]! + lIm[e]! * yRe[j]!
+    }
+    yRe[k] = sumRe
+    yIm[k] = sumIm
+  }
+
+  /** Back substitution: the solution x from a forward solution y. */
+  backward(yRe: Float64Array, yIm: Float64Array, xRe: Float64Array, xIm: Float64Array) {
+    const rowOf = this.#rowOf
+    const lRe = this.#lRe
+    const lIm = this.#lIm
+    for (let k = this.size - 1; k >= 0; k--) {
+      const dRe = this.#dRe[k]!
+      const dIm = this.#dIm[k]!
+      let sumRe = yRe[k]! * dRe - yIm[k]! * dIm
+      let sumIm = yRe[k]! * dIm + yIm[k]! * dRe
+      const end = this.#columnStart[k + 1]!
+      for (let e = this.#columnStart[k]!; e < end; e++) {
+        const i = rowOf[e]!
+        sumRe -= lRe[e]! * xRe[i]! - lIm[e]! * xIm[i]!
+        sumIm -= lRe[e]! * xIm[i]! + lIm[e]! * xRe[i]!
+      }
+      xRe[k] = sumRe
+      xIm[k] = sumIm
+    }
+  }
+}
+
+function packed(lists: readonly number[][]): [Int32Array, Int32Array] {
+  const start = new Int32Array(lists.length + 1)
+  for (const [i, list] of lists.entries()) start[i + 1] = start[i]! + list.length
+  const flat = new Int32Array(start[lists.length]!)
+  for (const [i, list] of lists.entries()) flat.set(list, start[i]!)
+  return [start, flat]
+}

@@ -1,0 +1,42 @@
+import type { Circuit } from '../circuit/circuit.ts'
+
+/**
+ * Writes a circuit in its present state as a netlist for SPICE-like simulators: one `R`, `L`, `C`, `V` or `K` card for
+ * each piece that conducts; open contacts and broken wires are left out. Nodes are numbered, earth is 0, and a comment
+ * names each. The frequency is the site's; sources are RMS volts at phase 0.
+ */
+export function writeSpice(circuit: Circuit, title: string): string {
+  const { netlist } = circuit
+  const lines = [`* ${title.replace(/[\r\n]+/g, ' ')}`, '* Written by Civil Lantern. Nodes:']
+  for (const [index, name] of netlist.nodes.entries()) lines.push(`*   ${index} = ${name}`)
+  for (const branch of netlist.branches) {
+    const { open, ohms, henries, farads } = circuit.lump(branch)
+    if (open) continue
+    const { index: i, a, b } = branch
+    lines.push(`* ${branch.id}`)
+    if (branch.volts !== 0) {
+      lines.push(`Vs${i} s${i} ${b} DC 0 AC ${branch.volts}`, `Rs${i} ${a} s${i} ${number(ohms)}`)
+      continue
+    }
+    const series = henries > 0
+    lines.push(`R${i} ${a} ${series ? `m${i}` : b} ${number(ohms)}`)
+    if (series) lines.push(`L${i} m${i} ${b} ${number(henries)}`)
+    if (farads > 0) lines.push(`C${i} ${a} ${b} ${number(farads)}`)
+  }
+  for (const [w, winding] of netlist.windings.entries()) {
+    const { element, nodes, id } = winding
+    const [a, b, c, d] = nodes
+    const [whole, wholeToo] = circuit.intact(winding)
+    lines.push(`* ${id}`)
+    const half = (name: string, from: number, to: number, ohms: number, henries: number) =>
+      lines.push(`R${name} ${from} ${name} ${number(ohms)}`, `L${name} ${name} ${to} ${number(henries)}`)
+    if (whole) half(`wp${w}`, a, b, element.ohms[0], element.henries[0])
+    if (wholeToo) half(`ws${w}`, c, d, element.ohms[1], element.henries[1])
+    const coupling = element.mutual / Math.sqrt(element.henries[0] * element.henries[1])
+    if (whole && wholeToo) lines.push(`Kw${w} Lwp${w} Lws${w} ${number(coupling)}`)
+  }
+  lines.push('.end')
+  return `${lines.join('\n')}\n`
+}
+
+const number = (value: number) => value.toPrecision(17)

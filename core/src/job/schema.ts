@@ -1,0 +1,182 @@
+import { type Static, Type } from 'typebox'
+
+/**
+ * The job document, version 1: everything a technician knows about one site's controls.
+ * Collections are maps from id to value, so that a patch names a thing and never a position: two people's edits then
+ * meet only where they touch the same thing. Units are metres, square millimetres, volts and seconds throughout; the
+ * practice decides only how they are shown.
+ */
+
+export const FORMAT = 'civil-lantern/job'
+export const VERSION = 1
+
+const closed = { additionalProperties: false }
+const Id = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' })
+const Line = Type.String({ maxLength: 120 })
+const Text = Type.String({ maxLength: 4000 })
+const Name = Type.String({ minLength: 1, maxLength: 80 })
+const TerminalName = Type.String({ pattern: '^[a-z][a-z0-9]{0,15}$' })
+const byId = <T extends Type.TSchema>(value: T) =>
+  Type.Record(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' }), value, { additionalProperties: false })
+
+export const Practice = Type.Union([Type.Literal('120'), Type.Literal('230')])
+
+export const Place = Type.Object({ name: Name, order: Type.Number() }, closed)
+
+export const Zone = Type.Object(
+  {
+    number: Type.Integer({ minimum: 1, maximum: 99 }),
+    name: Name,
+    place: Id,
+    /** Kinds as surveyed; what is wired is in `parts`. */
+    thermostatKind: Type.String({ maxLength: 60 }),
+    valveKind: Type.String({ maxLength: 60 }),
+    valvePlace: Id,
+    /** Length of the cable from the boiler room to the thermostat, metres. */
+    run: Type.Number({ minimum: 0.1, maximum: 500 }),
+    /** Intent: which parts are this zone's own. Written by the scheme, editable; wiring never implies it. */
+    thermostat: Type.Optional(Id),
+    valve: Type.Optional(Id),
+    relay: Type.Optional(Id),
+    note: Type.Optional(Text),
+  },
+  closed,
+)
+
+export const Survey = Type.Object(
+  {
+    supply: Type.Object(
+      {
+        emergencySwitch: Type.Boolean(),
+        fireCutOut: Type.Boolean(),
+        serviceSwitch: Type.Boolean(),
+      },
+      closed,
+    ),
+    transformer: Type.Object(
+      {
+        va: Type.Number({ minimum: 5, maximum: 500 }),
+        openVolts: Type.Number({ minimum: 5, maximum: 60 }),
+        fuseAmps: Type.Number({ minimum: 0, maximum: 20 }),
+      },
+      closed,
+    ),
+    boiler: Type.Object({ kind: Type.String({ maxLength: 60 }), place: Id }, closed),
+    complaints: Text,
+  },
+  closed,
+)
+
+export const Part = Type.Object(
+  {
+    kind: Type.String({ maxLength: 60 }),
+    label: Name,
+    place: Id,
+    /** Nameplate or measured figures that differ from the kind's typical ones. */
+    figures: Type.Optional(Type.Record(TerminalName, Type.Number(), closed)),
+    /** What is printed at a terminal where it differs from the kind's usual marking. */
+    markings: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 12 }), closed)),
+    leadColours: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed)),
+    /** Faults the part has, by the names its kind gives them. */
+    faults: Type.Optional(Type.Array(Name, { maxItems: 12, uniqueItems: true })),
+    note: Type.Optional(Text),
+  },
+  closed,
+)
+
+export const Cable = Type.Object(
+  {
+    label: Name,
+    from: Id,
+    to: Id,
+    /** Metres. */
+    length: Type.Number({ minimum: 0.05, maximum: 500 }),
+    /** Core id to insulation colour; a core with no wire on it is a spare. */
+    cores: Type.Record(Type.String({ pattern: '^[a-z0-9-]{1,24}$' }), Type.String({ maxLength: 24 }), closed),
+  },
+  closed,
+)
+
+const End = Type.Object({ part: Id, terminal: TerminalName }, closed)
+
+export const Wire = Type.Object(
+  {
+    from: End,
+    to: End,
+    colour: Type.String({ maxLength: 24 }),
+    /** Conductor size, square millimetres of copper. */
+    size: Type.Number({ minimum: 0.05, maximum: 50 }),
+    /** Metres. */
+    length: Type.Number({ minimum: 0.02, maximum: 500 }),
+    cable: Type.Optional(Id),
+    core: Type.Optional(Type.String({ maxLength: 24 })),
+    label: Line,
+    landed: Type.Optional(Type.Boolean()),
+    /** The conductor is open somewhere along its length. */
+    broken: Type.Optional(Type.Boolean()),
+    /** Ends taken off their terminals. */
+    lifted: Type.Optional(
+      Type.Object({ from: Type.Optional(Type.Boolean()), to: Type.Optional(Type.Boolean()) }, closed),
+    ),
+  },
+  closed,
+)
+
+export const SchemeChoice = Type.Object({ id: Type.String({ maxLength: 60 }) }, closed)
+
+export const Job = Type.Object(
+  {
+    format: Type.Literal(FORMAT),
+    version: Type.Literal(VERSION),
+    title: Name,
+    task: Line,
+    site: Type.Object({ address: Line, contact: Line, notes: Text }, closed),
+    practice: Practice,
+    places: byId(Place),
+    zones: byId(Zone),
+    survey: Survey,
+    scheme: Type.Union([SchemeChoice, Type.Null()]),
+    parts: byId(Part),
+    cables: byId(Cable),
+    wires: byId(Wire),
+  },
+  {
+    ...closed,
+    $id: 'https://civil-lantern.invalid/job-1.json',
+    title: 'Civil Lantern job, version 1',
+  },
+)
+
+/** One reading taken on the job. Entries are appended and never changed. */
+export const Reading = Type.Object(
+  {
+    kind: Type.Literal('reading'),
+    /** ISO 8601 instant. */
+    at: Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$' }),
+    mode: Type.String({ maxLength: 12 }),
+    from: Type.Object({ point: Type.String({ maxLength: 80 }), says: Line, place: Line }, closed),
+    to: Type.Object({ point: Type.String({ maxLength: 80 }), says: Line, place: Line }, closed),
+    /** What the display showed, with its unit. */
+    shows: Type.String({ maxLength: 24 }),
+    /** The value in volts, ohms or amps; null where the display showed none. */
+    value: Type.Union([Type.Number(), Type.Null()]),
+    /** The state it was taken in, in words: who calls, where the valves stand, what is lifted or broken. */
+    state: Type.Array(Line, { maxItems: 60 }),
+    note: Type.Optional(Text),
+  },
+  closed,
+)
+
+export const Entry = Reading
+
+export type Practice = Static<typeof Practice>
+export type Place = Static<typeof Place>
+export type Zone = Static<typeof Zone>
+export type Survey = Static<typeof Survey>
+export type Part = Static<typeof Part>
+export type Cable = Static<typeof Cable>
+export type Wire = Static<typeof Wire>
+export type End = Static<typeof End>
+export type Job = Static<typeof Job>
+export type Reading = Static<typeof Reading>
+export type Entry = Static<typeof Entry>

@@ -1,0 +1,281 @@
+import { Circuit } from '../circuit/circuit.ts'
+import { size } from '../circuit/complex.ts'
+import { heaviestPath } from '../circuit/heaviest-path.ts'
+import { type InstalledPart, type Netlist, netlistOf } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import { type Catalogue, catalogue } from '../parts/index.ts'
+import type { Feel, State, StateValue } from '../parts/kind.ts'
+
+/** Something a person in the building could notice. */
+export interface Happening {
+  /** Seconds since the simulation began. */
+  readonly at: number
+  readonly part: string
+  readonly says: string
+  /** For a fuse or breaker that lets go: the branches the current took, from the source round to its other end. */
+  readonly path?: readonly string[]
+}
+
+export interface Settled {
+  /** Did everything come to rest in the time allowed? */
+  readonly atRest: boolean
+  /** Parts that kept changing their mind without time passing: a buzzing relay is a result, not an error. */
+  readonly buzzing: readonly string[]
+}
+
+/** Settings of the user's hands, by part and state: calls, switches, levers. */
+export type Settings = Readonly<Record<string, Readonly<Record<string, StateValue>>>>
+
+interface Actor {
+  readonly part: InstalledPart
+  state: State
+  readonly feel: Feel
+  readonly levels: Readonly<Record<string, readonly number[] | undefined>>
+  rates: Readonly<Record<string, number | undefined>>
+  /** Must its elements be given the values of a new state? */
+  moved: boolean
+  told: boolean[]
+  /** The way of the current that made it let go. */
+  blownBy?: readonly string[]
+}
+
+/** A part that flips this often at one instant is buzzing. */
+const BUZZ = 24
+
+/**
+ * A circuit in time. Between events every moving number runs at a constant rate, so time leaps from one event to the
+ * next; at each the circuit is solved and the parts react to what they feel, until nothing changes.
+ * Deterministic: the same job and the same settings give the same trace.
+ *
+ * @example
+ * const bench = new Simulation(job)
+ * bench.set('TS2', 'calling', true)
+ * bench.settle()
+ * bench.stateOf('V2').travel // 1
+ */
+export class Simulation {
+  readonly netlist: Netlist
+  readonly circuit: Circuit
+  readonly trace: Happening[] = []
+  readonly #actors: Actor[]
+  readonly #byId: Map<string, Actor>
+  readonly #buzzing = new Set<string>()
+  #now = 0
+
+  constructor(job: Job, settings: Settings = {}, kinds: Catalogue = catalogue) {
+    this.netlist = netlistOf(job, kinds)
+    this.circuit = new Circuit(this.netlist)
+    this.#actors = [...this.netlist.parts.values()].map((part) => this.#actor(part, settings[part.id]))
+    this.#byId = new Map(this.#actors.map((actor) => [actor.part.id, actor]))
+    for (const actor of this.#actors) {
+      this.circuit.setState(actor.part, actor.state)
+      actor.told = this.#conditions(actor)
+    }
+    this.#react()
+  }
+
+  /** Seconds since it began. */
+  get now() {
+    return this.#now
+  }
+
+  get buzzing(): readonly string[] {
+    return [...this.#buzzing]
+  }
+
+  stateOf(part: string): State {
+    const actor = this.#byId.get(part)
+    if (!actor) throw new RangeError(`no part ${part} in this circuit`)
+    return actor.state
+  }
+
+  has(part: string) {
+    return this.#byId.has(part)
+  }
+
+  /** Sets a state by hand: a call, a switch, a lever, or any state for a trial. Takes effect at once. */
+  set(part: string, state: string, value: StateValue) {
+    const actor = this.#byId.get(part)
+    if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
+    if (actor.state[state] === value || actor.part.pinned.has(state)) return
+    this.#buzzing.clear()
+    this.#change(actor, { [state]: value })
+    this.#react()
+  }
+
+  /** Runs until nothing moves any more, at most `limit` seconds of the site's time. */
+  settle(limit = 7200): Settled {
+    const atRest = this.#advance(this.#now + limit, true)
+    return { atRest, buzzing: this.buzzing }
+  }
+
+  /** Runs to a moment, seconds since the beginning. Returns whether anything is still moving then. */
+  runTo(moment: number): boolean {
+    this.#advance(moment, false)
+    return this.moving
+  }
+
+  get moving(): boolean {
+    return this.#actors.some((actor) => Object.values(actor.rates).some((rate) => rate))
+  }
+
+  #actor(part: InstalledPart, settings: Readonly<Record<string, StateValue>> | undefined): Actor {
+    const { circuit } = this
+    const node = (terminal: string) => {
+      const known = part.nodes.get(terminal)
+      if (known === undefined) throw new RangeError(`${part.kind.kind} has no terminal ${terminal}`)
+      return known
+    }
+    const feel: Feel = {
+      volts: (a, b) => circuit.volts(node(a), node(b)),
+      amps: (name) => {
+        const branch = part.branches.get(name)
+        if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)
+        return circuit.amps(branch)
+      },
+    }
+    const state: State = { ...part.kind.state }
+    for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
+    for (const [name, value] of part.pinned) state[name] = value
+    const levels = part.kind.motion?.levels?.(part.figures) ?? {}
+    return { part, state, feel, levels, rates: {}, moved: false, told: [] }
+  }
+
+  #change(actor: Actor, change: Partial<State>) {
+    const next: State = { ...actor.state }
+    for (const [name, value] of Object.entries(change))
+      if (value !== undefined && !actor.part.pinned.has(name)) next[name] = value
+    actor.state = next
+    actor.moved = true
+  }
+
+  /** Solves and lets every part answer what it feels, until nothing changes at this instant. */
+  #react() {
+    for (let round = 0; ; round++) {
+      for (const actor of this.#actors) {
+        if (!actor.moved) continue
+        actor.moved = false
+        this.circuit.setState(actor.part, actor.state)
+      }
+      this.circuit.solve()
+      this.#tell()
+      const jumps: [Actor, Partial<State>][] = []
+      for (const actor of this.#actors) {
+        const { motion } = actor.part.kind
+        if (!motion?.jumps || this.#buzzing.has(actor.part.id)) continue
+        const change = motion.jumps(actor.part.figures, actor.state, actor.feel)
+        if (change && Object.keys(change).some((name) => !actor.part.pinned.has(name))) jumps.push([actor, change])
+      }
+      if (jumps.length === 0) break
+      for (const [actor, change] of jumps) {
+        if (round >= BUZZ) this.#buzzing.add(actor.part.id)
+        else {
+          this.#noteOverload(actor, change)
+          this.#change(actor, change)
+        }
+      }
+      if (round >= BUZZ)
+        for (const [actor] of jumps) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
+    }
+    for (const actor of this.#actors) {
+      const rates = actor.part.kind.motion?.rates?.(actor.part.figures, actor.state, actor.feel) ?? {}
+      actor.rates = rates
+      for (const name of Object.keys(rates)) if (actor.part.pinned.has(name)) actor.rates = {}
+    }
+  }
+
+  /** A fuse about to open: while its current still flows, remember the way it takes. */
+  #noteOverload(actor: Actor, change: Partial<State>) {
+    const blown = actor.part.kind.roles?.blown
+    if (blown === undefined || change[blown] !== true) return
+    const pole = [...actor.part.branches.values()][0]
+    if (pole) actor.blownBy = heaviestPath(this.circuit, pole.id)
+  }
+
+  /** Branch ids of the way the current took that opened a fuse or breaker. */
+  blownBy(part: string): readonly string[] | undefined {
+    return this.#byId.get(part)?.blownBy
+  }
+
+  #conditions(actor: Actor): boolean[] {
+    return (actor.part.kind.tells ?? []).map((tell) => tell.is(actor.part.figures, actor.state))
+  }
+
+  #tell() {
+    for (const actor of this.#actors) {
+      const { tells, roles } = actor.part.kind
+      if (!tells) continue
+      const now = this.#conditions(actor)
+      for (const [i, is] of now.entries()) {
+        if (is === actor.told[i]) continue
+        const says = is ? tells[i]!.starts : tells[i]!.ends
+        if (says === undefined) continue
+        const happening = { at: this.#now, part: actor.part.id, says }
+        const blown = roles?.blown !== undefined && actor.state[roles.blown] === true
+        this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy } : happening)
+      }
+      actor.told = now
+    }
+  }
+
+  /** Leaps from event to event. Returns whether everything came to rest. */
+  #advance(until: number, stopAtRest: boolean): boolean {
+    while (this.#now < until) {
+      const step = this.#nextEvent()
+      if (step === undefined) {
+        if (!stopAtRest) this.#now = until
+        return true
+      }
+      const leap = Math.min(step, until - this.#now)
+      for (const actor of this.#actors) this.#move(actor, leap)
+      this.#now = leap === step ? this.#now + leap : until
+      this.#react()
+    }
+    return !this.moving
+  }
+
+  /** Seconds to the next moment at which a moving number reaches a level; undefined where nothing moves. */
+  #nextEvent(): number | undefined {
+    let soonest: number | undefined
+    for (const actor of this.#actors)
+      for (const [name, rate] of Object.entries(actor.rates)) {
+        if (!rate) continue
+        const value = Number(actor.state[name])
+        for (const level of actor.levels[name] ?? []) {
+          const seconds = (level - value) / rate
+          if (seconds > 0 && (soonest === undefined || seconds < soonest)) soonest = seconds
+        }
+      }
+    return soonest
+  }
+
+  #move(actor: Actor, seconds: number) {
+    for (const [name, rate] of Object.entries(actor.rates)) {
+      if (!rate) continue
+      const value = Number(actor.state[name]) + rate * seconds
+      const levels = actor.levels[name] ?? []
+      this.#change(actor, { [name]: landed(value, rate, levels) })
+    }
+  }
+
+  /** Amps RMS delivered and VA carried by the secondary winding of a part. */
+  windingLoad(partId: string, element: string): { volts: number; amps: number; va: number } {
+    const winding = this.netlist.parts.get(partId)?.windings.get(element)
+    if (!winding) throw new RangeError(`no winding ${partId}.${element}`)
+    const [, current] = this.circuit.windingCurrents(winding)
+    const volts = this.circuit.volts(winding.nodes[2], winding.nodes[3])
+    const amps = size(current)
+    return { volts, amps, va: volts * amps }
+  }
+}
+
+/**
+ * A number within rounding of a level lands on it. Falling through a level that is not the last, it lands a hair below,
+ * so that "made from 0.92" opens on the way down at 0.92 and not at the bottom stop.
+ */
+function landed(value: number, rate: number, levels: readonly number[]): number {
+  const level = levels.find((l) => Math.abs(l - value) < 1e-9 * Math.max(1, Math.abs(l)))
+  if (level === undefined) return value
+  return rate < 0 && levels.some((l) => l < level) ? level - HAIR : level
+}
+const HAIR = 1e-8

@@ -1,0 +1,144 @@
+import type { Element } from './element.ts'
+
+export type StateValue = number | boolean | string
+export type State = Record<string, StateValue>
+export type Figures = Record<string, number>
+
+/** Which family of circuit a terminal belongs to: what may share a sheath, and how its lines are drawn. */
+export type CircuitClass = 'line voltage' | 'low voltage' | 'call' | 'earth'
+
+export interface Terminal {
+  /** What the core and the technician reason with. */
+  readonly role: string
+  /** What is usually printed on the part. */
+  readonly marking: string
+  readonly circuit: CircuitClass
+  /** How many conductors it takes. */
+  readonly takes: number
+  /** A lead that leaves the factory on the part: its usual colour. Its role is certain, its colour is not. */
+  readonly lead?: string
+}
+
+export interface Figure {
+  readonly name: string
+  readonly unit: string
+  readonly value: number
+}
+
+/** A state the user moves by hand: a switch, a thermostat, a lever. */
+export interface Control {
+  readonly state: string
+  readonly name: string
+  /** Values with the word for each, in the order a hand would go through them. */
+  readonly options: readonly { readonly value: StateValue; readonly says: string }[]
+}
+
+/** What a part can feel of the circuit around it. Volts and amps are RMS magnitudes. */
+export interface Feel {
+  volts(a: string, b: string): number
+  /** Current in one of its own elements. */
+  amps(element: string): number
+}
+
+/** How the state moves between events. All rates are constant until the next jump or level. */
+export interface Motion<F, S> {
+  /** Rates of the moving numbers, per second; those left out stand still. */
+  rates?(f: F, s: S, feel: Feel): Partial<Record<keyof S & string, number>>
+  /** The values at which a moving number makes something happen. Its end stops are among them. */
+  levels?(f: F): Partial<Record<keyof S & string, readonly number[]>>
+  /** What changes at once under the present voltages; undefined where nothing does. */
+  jumps?(f: F, s: S, feel: Feel): Partial<S> | undefined
+}
+
+/** A condition of the part worth a line in the trace, with what hand, ear and eye notice. */
+export interface Tell<F, S> {
+  is(f: F, s: S): boolean
+  readonly starts?: string
+  readonly ends?: string
+}
+
+/** A way in which the part can be broken: elements forced, or a state pinned. */
+export interface Fault {
+  readonly name: string
+  readonly says: string
+  /** What puts it right. */
+  readonly repair: string
+  readonly open?: readonly string[]
+  readonly short?: readonly string[]
+  readonly pin?: Readonly<Record<string, StateValue>>
+}
+
+/** Elements and states that play a part every reader knows, whatever the kind. */
+export interface Roles {
+  /** The thermostat's contact that closes on a call. */
+  readonly callContact?: string
+  /** The state that says whether the user asks for heat. */
+  readonly calling?: string
+  /** The load that moves a valve. */
+  readonly actuator?: string
+  readonly endSwitch?: string
+  /** The number, 0 to 1, that says how far a valve stands open. */
+  readonly travel?: string
+  /** The load by which a boiler notices the call. */
+  readonly callSense?: string
+  /** The state of a boiler that has been told to fire. */
+  readonly told?: string
+  /** A load that is switched for the sake of a zone or all of them. */
+  readonly work?: string
+  /** The winding or source that feeds a loop. */
+  readonly source?: string
+  /** A fuse or breaker: the state that says it has gone. */
+  readonly blown?: string
+}
+
+export type PartClass =
+  | 'supply'
+  | 'switch'
+  | 'protection'
+  | 'transformer'
+  | 'thermostat'
+  | 'valve'
+  | 'relay'
+  | 'boiler'
+  | 'pump'
+  | 'burner'
+  | 'joint'
+
+/**
+ * One kind of part, wholly described: every screen, the solver, the clock and the meter read this and none of them
+ * knows a kind by name.
+ */
+export interface PartKind<F extends Figures = Figures, S extends State = State> {
+  readonly kind: string
+  readonly name: string
+  readonly class: PartClass
+  readonly about: string
+  readonly terminals: Readonly<Record<string, Terminal>>
+  readonly figures: Readonly<Record<keyof F & string, Figure>>
+  readonly state: S
+  readonly controls?: readonly Control[]
+  readonly roles?: Roles
+  inside(f: F, site: Site): readonly Element<S>[]
+  readonly motion?: Motion<F, S>
+  readonly tells?: readonly Tell<F, S>[]
+  readonly faults?: readonly Fault[]
+  /** The part's state in a word or three. */
+  says(f: F, s: S): string
+  readonly hazards?: readonly string[]
+}
+
+/** What a part has to know of the place it is installed in. */
+export interface Site {
+  readonly lineVolts: number
+  readonly hertz: number
+}
+
+type Values<D> = { [K in keyof D]: number }
+type Widen<S> = { [K in keyof S]: S[K] extends boolean ? boolean : S[K] extends number ? number : string }
+
+/** Describes a kind of part. The state keeps its exact names, so a misspelt one does not compile. */
+export function part<D extends Record<string, Figure>, S extends State>(
+  described: Omit<PartKind<Values<D>, Widen<S>>, 'figures' | 'state'> & { figures: D; state: S },
+): PartKind {
+  return described
+}

@@ -1,0 +1,33 @@
+import { load } from './element.ts'
+import { part } from './kind.ts'
+import {
+  atRest,
+  leverControl,
+  springFaults,
+  springFigures,
+  springHazards,
+  springMotion,
+  springSays,
+  springTells,
+} from './spring-return.ts'
+
+export const motorValve2 = part({
+  kind: 'valve/motor-2',
+  name: 'Zone valve, motor, spring return, two leads',
+  class: 'valve',
+  about: 'As the four-lead valve, without an end switch: its opening can be assumed, never proven.',
+  terminals: {
+    m1: { role: 'motor', marking: 'M1', circuit: 'low voltage', takes: 1, lead: 'yellow' },
+    m2: { role: 'motor', marking: 'M2', circuit: 'low voltage', takes: 1, lead: 'yellow' },
+  },
+  figures: springFigures,
+  state: { ...atRest },
+  controls: [leverControl],
+  roles: { actuator: 'motor', travel: 'travel' },
+  inside: (f, site) => [load('motor', 'm1', 'm2', { ...f, hertz: site.hertz })],
+  motion: springMotion(() => []),
+  tells: springTells,
+  faults: springFaults,
+  says: springSays,
+  hazards: springHazards,
+})

@@ -1,0 +1,47 @@
+import { contact, load } from './element.ts'
+import { part } from './kind.ts'
+import {
+  atRest,
+  leverControl,
+  type SpringFigures,
+  springFaults,
+  springFigures,
+  springHazards,
+  springMotion,
+  springSays,
+  springTells,
+} from './spring-return.ts'
+
+export const motorValve4 = part({
+  kind: 'valve/motor-4',
+  name: 'Zone valve, motor, spring return, four leads',
+  class: 'valve',
+  about: 'Motor pair drives it open and holds; the spring shuts it. The dry end-switch pair makes near full open.',
+  terminals: {
+    m1: { role: 'motor', marking: 'M1', circuit: 'low voltage', takes: 1, lead: 'yellow' },
+    m2: { role: 'motor', marking: 'M2', circuit: 'low voltage', takes: 1, lead: 'yellow' },
+    e1: { role: 'end switch', marking: 'S1', circuit: 'call', takes: 1, lead: 'red' },
+    e2: { role: 'end switch', marking: 'S2', circuit: 'call', takes: 1, lead: 'red' },
+  },
+  figures: {
+    ...springFigures,
+    switchAt: { name: 'End switch makes at', unit: 'of travel', value: 0.92 },
+    leverMakes: { name: 'Parked lever makes the switch (1 yes, 0 no)', unit: '', value: 0 },
+  },
+  state: { ...atRest },
+  controls: [leverControl],
+  roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  inside: (f, site) => [
+    load('motor', 'm1', 'm2', { ...f, hertz: site.hertz }),
+    contact('endSwitch', 'e1', 'e2', (s) => s.travel >= f.switchAt || (s.lever === 'parked' && f.leverMakes > 0), 0.05),
+  ],
+  motion: springMotion((f: SpringFigures & { switchAt: number }) => [f.switchAt]),
+  tells: [...springTells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],
+  faults: [
+    ...springFaults,
+    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
+    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
+  ],
+  says: springSays,
+  hazards: springHazards,
+})

@@ -1,0 +1,32 @@
+import { type Element, strap } from './element.ts'
+import { part, type Terminal } from './kind.ts'
+
+/** Every way of a splice meets in the middle; a loose one is a fault of its own way. */
+const splice = (style: 'lever' | 'cap', ways: number, name: string, about: string) => {
+  const names = Array.from({ length: ways }, (_, i) => `w${i + 1}`)
+  const terminals: Record<string, Terminal> = {}
+  for (const [i, way] of names.entries())
+    terminals[way] = { role: 'way', marking: String(i + 1), circuit: 'low voltage', takes: 1 }
+  return part({
+    kind: `joint/${style}-${ways}`,
+    name,
+    class: 'joint',
+    about,
+    terminals,
+    figures: {},
+    state: {},
+    inside: (): Element<unknown>[] => names.map((way) => strap(way, way, 'middle')),
+    faults: names.map((way, i) => ({
+      name: `loose${i + 1}`,
+      says: `Way ${i + 1} loose`,
+      repair: 'Remake the splice with a new connector',
+      open: [way],
+    })),
+    says: () => '',
+  })
+}
+
+export const lever2 = splice('lever', 2, 'Lever connector, 2 ways', 'Two conductors under levers.')
+export const lever3 = splice('lever', 3, 'Lever connector, 3 ways', 'Three conductors under levers.')
+export const lever5 = splice('lever', 5, 'Lever connector, 5 ways', 'Five conductors under levers.')
+export const cap4 = splice('cap', 4, 'Twist-on cap, up to 4', 'Up to four conductors twisted together under a new cap.')

@@ -1,0 +1,91 @@
+import type { Fault, Motion, Tell } from './kind.ts'
+
+/**
+ * Motor against a spring: while the pair has volts enough the valve runs open, stalls and holds; without them the
+ * spring shuts it. The motor draws the same whether it runs or stalls. Lever parked: held open by hand.
+ */
+export type SpringReturn = { travel: number; driven: boolean; lever: string }
+export const atRest: SpringReturn = { travel: 0, driven: false, lever: 'auto' }
+
+export const springFigures = {
+  volts: { name: 'Rated volts', unit: 'V', value: 24 },
+  va: { name: 'Motor', unit: 'VA', value: 7 },
+  powerFactor: { name: 'Power factor', unit: '', value: 0.7 },
+  opensIn: { name: 'Opens in', unit: 's', value: 14 },
+  shutsIn: { name: 'Shuts in', unit: 's', value: 6 },
+  minimumVolts: { name: 'Runs from', unit: 'V', value: 19 },
+  holdVolts: { name: 'Holds down to', unit: 'V', value: 11 },
+}
+export type SpringFigures = { opensIn: number; shutsIn: number; minimumVolts: number; holdVolts: number }
+
+/** How far a parked lever stands the valve open. */
+export const LEVER_OPENS = 0.85
+
+export const opening = (s: SpringReturn) => (s.lever === 'parked' ? Math.max(s.travel, LEVER_OPENS) : s.travel)
+
+/** @param points further levels of the travel at which something is made or opened */
+export const springMotion = <F extends SpringFigures>(
+  points: (f: F) => readonly number[],
+): Motion<F, SpringReturn> => ({
+  rates(f, s) {
+    if (s.driven) return s.travel < 1 ? { travel: 1 / f.opensIn } : {}
+    return s.travel > 0 ? { travel: -1 / f.shutsIn } : {}
+  },
+  levels: (f) => ({ travel: [0, ...points(f), 1] }),
+  jumps(f, s, feel) {
+    const volts = feel.volts('m1', 'm2')
+    if (!s.driven && volts >= f.minimumVolts) return { driven: true }
+    if (s.driven && volts < f.holdVolts) return { driven: false }
+    return undefined
+  },
+})
+
+export const leverControl = {
+  state: 'lever',
+  name: 'Manual lever',
+  options: [
+    { value: 'auto', says: 'auto' },
+    { value: 'parked', says: 'parked open' },
+  ],
+}
+
+export const springSays = (_f: unknown, s: SpringReturn): string => {
+  if (s.lever === 'parked') return 'parked open by its lever'
+  if (s.travel >= 1) return s.driven ? 'held open' : 'open'
+  if (s.travel <= 0) return s.driven ? 'starting' : 'shut'
+  return `${s.driven ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`
+}
+
+export const springTells: Tell<unknown, SpringReturn>[] = [
+  { is: (_f, s) => s.driven, starts: 'motor runs', ends: 'motor lets go, spring shuts' },
+  { is: (_f, s) => s.travel >= 1, starts: 'fully open, motor holds' },
+  { is: (_f, s) => s.travel <= 0, starts: 'shut' },
+]
+
+export const springFaults: Fault[] = [
+  {
+    name: 'windingOpen',
+    says: 'Motor winding open',
+    repair: 'Stem free: motor or head. Stem stiff: body too',
+    open: ['motor'],
+  },
+  { name: 'windingShorted', says: 'Motor winding shorted', repair: 'Motor or head', short: ['motor'] },
+  { name: 'gearStripped', says: 'Gear stripped: motor hums, valve unmoved', repair: 'Head', pin: { travel: 0 } },
+  {
+    name: 'bodySeizedShut',
+    says: 'Body seized shut',
+    repair: 'Body; the motor may have burnt too',
+    pin: { travel: 0 },
+  },
+  {
+    name: 'seizedOpen',
+    says: 'Stands open and will not shut',
+    repair: 'Stem free: head. Stem stiff: body',
+    pin: { travel: 1 },
+  },
+]
+
+export const springHazards = [
+  'Ask which screws hold the water in before one is turned; isolate and drain if in doubt.',
+  'Leave a new head held open by its lever while fitting it; release it afterwards.',
+]

@@ -1,0 +1,15 @@
+import type { Job } from '../job/schema.ts'
+import type { Wiring } from './wirer.ts'
+
+export type Fit = { readonly fits: true } | { readonly fits: false; readonly why: string }
+
+/** A way of wiring a surveyed plant. One file each; Scheme offers those that fit and says why not of the others. */
+export interface Scheme {
+  readonly id: string
+  readonly name: string
+  /** In words, before it is chosen: who is joined to whom and what follows from it. */
+  readonly about: readonly string[]
+  fits(job: Job): Fit
+  /** Parts, cables and wires, and which parts are each zone's own. */
+  wire(job: Job): Wiring & { readonly zones: Job['zones'] }
+}

@@ -1,0 +1,21 @@
+import { hasZones, isPowered, isUnproven, listed, refused, zoneNames } from './facts.ts'
+import type { Scheme } from './scheme.ts'
+import { zoneLoops } from './zone-loops.ts'
+
+export const thermostatFirstCommon: Scheme = {
+  id: 's2b',
+  name: 'Thermostat first, with a common',
+  about: [
+    'As thermostat first, and a third core brings C to every powered thermostat.',
+    'Powered thermostats draw a little all the time: it counts in the transformer’s load.',
+  ],
+  fits(job) {
+    const unproven = zoneNames(job, isUnproven)
+    if (unproven.length > 0)
+      return refused(`${listed(unproven)}: the valve has no end switch, so nothing would call the boiler.`)
+    if (hasZones(job).fits && zoneNames(job, isPowered).length === 0)
+      return refused('No thermostat here needs a common; the core would lie idle.')
+    return hasZones(job)
+  },
+  wire: (job) => zoneLoops(job, { first: 'thermostat' }),
+}

@@ -128,6 +128,10 @@ export class Simulation {
     }
     const feel: Feel = {
       volts: (a, b) => circuit.volts(node(a), node(b)),
+      over: (name) => {
+        const branch = part.branches.get(name)
+        return branch && !circuit.lump(branch).open ? circuit.volts(branch.a, branch.b) : 0
+      },
       amps: (name) => {
         const branch = part.branches.get(name)
         if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)

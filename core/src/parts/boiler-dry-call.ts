@@ -27,7 +27,7 @@ export const dryCallBoiler = part({
     standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 },
   },
   state: { called: false },
-  roles: { callSense: 'sense', told: 'called', source: 'callSupply' },
+  roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['t1', 't2'], feedVolts: 'callVolts' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     windings('callSupply', ['l', 'n'], ['s', 't2'], {

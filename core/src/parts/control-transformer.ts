@@ -18,7 +18,7 @@ export const controlTransformer = part({
     openVolts: { name: 'Volts unloaded', unit: 'V', value: 27 },
   },
   state: { primary: true, secondary: true },
-  roles: { source: 'core' },
+  roles: { feeds: ['h', 'c'], feedVolts: 'openVolts' },
   inside: (f, site) => [
     windings('core', ['p1', 'p2'], ['h', 'c'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }, (s) => [
       s.primary,

@@ -36,6 +36,8 @@ export interface Control {
 /** What a part can feel of the circuit around it. Volts and amps are RMS magnitudes. */
 export interface Feel {
   volts(a: string, b: string): number
+  /** Volts that work on one of its own elements: none where that element is open. */
+  over(element: string): number
   /** Current in one of its own elements. */
   amps(element: string): number
 }
@@ -85,8 +87,10 @@ export interface Roles {
   readonly told?: string
   /** A load that is switched for the sake of a zone or all of them. */
   readonly work?: string
-  /** The winding or source that feeds a loop. */
-  readonly source?: string
+  /** The two terminals between which a part feeds a loop, the hot or live one first. */
+  readonly feeds?: readonly [string, string]
+  /** Volts between them when nothing is wrong: a figure of the part, or the line's own volts. */
+  readonly feedVolts?: string
   /** A fuse or breaker: the state that says it has gone. */
   readonly blown?: string
 }

@@ -29,7 +29,7 @@ const lineLoad = (
     inside: (f, site) => [load('motor', 'l', 'n', { volts: site.lineVolts, hertz: site.hertz, ...f })],
     motion: {
       jumps(_f, s, feel) {
-        const volts = feel.volts('l', 'n')
+        const volts = feel.over('motor')
         if (!s.running && volts >= 85) return { running: true }
         if (s.running && volts < 60) return { running: false }
         return undefined

@@ -28,11 +28,10 @@ export const relay = part({
   ],
   roles: { work: 'coil', endSwitch: 'no' },
   motion: {
-    rates: (f, s, feel) =>
-      !s.pulledIn && s.waited < f.delay && feel.volts('a1', 'a2') >= f.pullIn ? { waited: 1 } : {},
+    rates: (f, s, feel) => (!s.pulledIn && s.waited < f.delay && feel.over('coil') >= f.pullIn ? { waited: 1 } : {}),
     levels: (f) => ({ waited: [f.delay] }),
     jumps(f, s, feel) {
-      const volts = feel.volts('a1', 'a2')
+      const volts = feel.over('coil')
       if (!s.pulledIn && s.waited >= f.delay && volts >= f.pullIn) return { pulledIn: true }
       if (volts < f.dropOut && (s.pulledIn || s.waited > 0)) return { pulledIn: false, waited: 0 }
       return undefined

@@ -33,7 +33,7 @@ export const springMotion = <F extends SpringFigures>(
   },
   levels: (f) => ({ travel: [0, ...points(f), 1] }),
   jumps(f, s, feel) {
-    const volts = feel.volts('m1', 'm2')
+    const volts = feel.over('motor')
     if (!s.driven && volts >= f.minimumVolts) return { driven: true }
     if (s.driven && volts < f.holdVolts) return { driven: false }
     return undefined

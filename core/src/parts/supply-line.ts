@@ -14,7 +14,7 @@ export const lineSupply = part({
   },
   figures: { loopOhms: { name: 'Source impedance', unit: 'ohm', value: 0.25 } },
   state: {},
-  roles: { source: 'line' },
+  roles: { feeds: ['l', 'n'] },
   inside: (f, site) => [
     source('line', 'l', 'n', site.lineVolts, f.loopOhms),
     resistor('bond', 'n', 'e', 0.05),

@@ -1,19 +1,16 @@
 import { contact, load } from './element.ts'
-import { type Motion, part } from './kind.ts'
+import { type Feel, type Motion, part } from './kind.ts'
 
 type Calling = { calling: boolean; waited: number; made: boolean }
 const atRest: Calling = { calling: false, waited: 0, made: false }
 
-type Volts = (a: string, b: string) => number
-
 /** The contact follows the call after the start delay and opens at once; without power it opens. */
-function follows<F extends { startDelay: number }>(powered: (f: F, volts: Volts) => boolean) {
+function follows<F extends { startDelay: number }>(powered: (f: F, feel: Feel) => boolean) {
   const motion: Motion<F, Calling> = {
-    rates: (f, s, feel) =>
-      s.calling && !s.made && s.waited < f.startDelay && powered(f, feel.volts) ? { waited: 1 } : {},
+    rates: (f, s, feel) => (s.calling && !s.made && s.waited < f.startDelay && powered(f, feel) ? { waited: 1 } : {}),
     levels: (f) => ({ waited: [f.startDelay] }),
     jumps(f, s, feel) {
-      const alive = powered(f, feel.volts)
+      const alive = powered(f, feel)
       if (s.calling && alive && !s.made && s.waited >= f.startDelay) return { made: true }
       if ((!s.calling || !alive) && (s.made || s.waited > 0)) return { made: false, waited: 0 }
       return undefined
@@ -90,7 +87,9 @@ export const poweredThermostat = part({
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
     load('electronics', 'r', 'c', { volts: 24, va: f.va, powerFactor: 0.9, hertz: site.hertz }),
   ],
-  motion: follows((f: { startDelay: number; minimumVolts: number }, volts) => volts('r', 'c') >= f.minimumVolts),
+  motion: follows(
+    (f: { startDelay: number; minimumVolts: number }, feel) => feel.over('electronics') >= f.minimumVolts,
+  ),
   tells,
   faults: [
     ...faults,

@@ -1,0 +1,74 @@
+import {
+  budgetsOf,
+  everythingCalling,
+  findingsOf,
+  loopsOf,
+  pointInWords,
+  probe,
+  read,
+  sentenceText,
+  verdictOf,
+  writeSpice,
+} from '@civil-lantern/core'
+import { onTheBench } from './bench-job.ts'
+import { Refused } from './refused.ts'
+
+const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value)}\n`)
+
+/** Each command takes its arguments and gives the exit code. */
+export const commands: Readonly<Record<string, (args: string[]) => Promise<number>>> = {
+  async read(args) {
+    const { job, simulation, values } = await onTheBench(args)
+    const { from, to, mode = 'volts' } = values
+    if (mode !== 'volts' && mode !== 'loz' && mode !== 'ohms' && mode !== 'beep')
+      throw new Refused(`"${mode}" is not a mode. Choose volts, loz, ohms or beep.`)
+    if (!from || !to) throw new Refused('Say where the leads go: --from part.terminal --to part.terminal.')
+    const [a, b] = [node(from), node(to)]
+    print({ from: pointInWords(job, from), to: pointInWords(job, to), ...read(simulation, mode, a, b) })
+    return 0
+
+    function node(point: string): number {
+      const found = probe(simulation, point)
+      if (!found.ok) throw new Refused(`${found.failures[0]!.says} ${found.failures[0]!.remedy}`)
+      return found.value
+    }
+  },
+
+  async settle(args) {
+    const { job, simulation, settled } = await onTheBench(args)
+    const parts: Record<string, unknown> = {}
+    for (const { id, kind, figures } of simulation.netlist.parts.values()) {
+      const state = simulation.stateOf(id)
+      if (Object.keys(state).length === 0) continue
+      parts[id] = { label: job.parts[id]?.label, says: kind.says(figures, state), state }
+    }
+    print({ at: simulation.now, ...settled, parts, trace: simulation.trace })
+    return 0
+  },
+
+  async verdict(args) {
+    const { job, simulation } = await onTheBench(args)
+    const { tone, sentence, more, zones } = verdictOf(simulation, job, loopsOf(simulation, job))
+    print({
+      tone,
+      says: sentenceText(sentence),
+      more: more.map(sentenceText),
+      zones: zones.map(({ zone, says, calling, opening, proven }) => ({ zone, says, calling, opening, proven })),
+      transformers: budgetsOf(simulation, everythingCalling(job)),
+    })
+    return 0
+  },
+
+  async check(args) {
+    const { job } = await onTheBench(args)
+    const findings = findingsOf(job)
+    for (const finding of findings) print(finding)
+    return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async spice(args) {
+    const { job, simulation } = await onTheBench(args)
+    process.stdout.write(writeSpice(simulation.circuit, job.title))
+    return 0
+  },
+}

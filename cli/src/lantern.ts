@@ -1,0 +1,21 @@
+import { commands } from './commands.ts'
+import { Refused } from './refused.ts'
+
+const USAGE = `lantern COMMAND JOB.json [options]
+  read     one reading: --from part.terminal --to part.terminal --mode volts|loz|ohms|beep
+  settle   the state of every part once everything has come to rest
+  verdict  the sentence, how each zone stands, and what the transformers carry
+  check    findings, one a line; exit 1 where any is above tidy
+  spice    the circuit as a SPICE netlist
+Options for all: --call "Zone name"   --set part.state=value   --break wire:ID   --lift part.terminal   (each may repeat)`
+
+const [command, ...rest] = process.argv.slice(2)
+const run = command === undefined ? undefined : commands[command]
+try {
+  if (!run) throw new Refused(command ? `There is no command ${command}.\n${USAGE}` : USAGE)
+  process.exitCode = await run(rest)
+} catch (error) {
+  if (!(error instanceof Refused)) throw error
+  process.stderr.write(`lantern: ${error.message}\n`)
+  process.exitCode = 2
+}

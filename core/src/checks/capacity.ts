@@ -1,0 +1,33 @@
+import { terminalName } from '../circuit/netlist.ts'
+import { markingOf } from '../loops/words.ts'
+import { kindOf } from '../parts/index.ts'
+import type { Rule } from './finding.ts'
+
+export const capacity: Rule = {
+  id: 'capacity',
+  name: 'No terminal holds more conductors than it takes',
+  check({ job }) {
+    const held = new Map<string, { part: string; terminal: string; wires: string[] }>()
+    for (const [wire, { from, to }] of Object.entries(job.wires))
+      for (const end of [from, to]) {
+        const key = terminalName(end)
+        const here = held.get(key) ?? { ...end, wires: [] }
+        here.wires.push(wire)
+        held.set(key, here)
+      }
+    return [...held.values()].flatMap(({ part, terminal, wires }) => {
+      const takes = kindOf(job.parts[part]!)?.terminals[terminal]?.takes ?? wires.length
+      if (wires.length <= takes) return []
+      const name = `${job.parts[part]!.label} ${markingOf(job, part, terminal)}`
+      return [
+        {
+          severity: 'tidy' as const,
+          at: [{ part, terminal }, ...wires.map((wire) => ({ wire }))],
+          says: `${name} holds ${wires.length} conductors and takes ${takes}.`,
+          why: 'A crowded terminal lets one conductor work loose, and loose joints cost hours.',
+          remedy: 'Bring them together in a connector with enough ways, and land one conductor here.',
+        },
+      ]
+    })
+  },
+}

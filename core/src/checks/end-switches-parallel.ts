@@ -1,0 +1,23 @@
+import { labelOf } from '../loops/words.ts'
+import type { Rule } from './finding.ts'
+import { stationsOf } from './strips.ts'
+
+export const endSwitchesParallel: Rule = {
+  id: 'end-switches-parallel',
+  name: 'End switches lie side by side across the call pair',
+  check: ({ job, simulation, loops }) =>
+    loops.zones.flatMap(({ call }) =>
+      (call ? stationsOf(call) : [])
+        .filter(
+          ({ part, element, subject }) =>
+            !subject && simulation.netlist.parts.get(part)?.kind.roles?.endSwitch === element,
+        )
+        .map(({ part }) => ({
+          severity: 'fails' as const,
+          at: [{ part: call!.subject.part }, { part }],
+          says: `The end switches of ${labelOf(job, call!.subject.part)} and ${labelOf(job, part)} are in series.`,
+          why: 'The boiler is called only while both valves are open.',
+          remedy: 'Land both switches side by side on the two call conductors.',
+        })),
+    ),
+}

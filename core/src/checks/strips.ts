@@ -1,0 +1,10 @@
+import type { Loops } from '../loops/loops.ts'
+import type { Station, Strip } from '../loops/strip.ts'
+
+/** Every strip of a job, zones first. */
+export const allStrips = ({ zones, shared }: Loops): Strip[] => [
+  ...zones.flatMap(({ valve, call, standIn }) => [valve, call, standIn].filter((strip) => strip !== undefined)),
+  ...shared,
+]
+
+export const stationsOf = (strip: Strip): Station[] => strip.items.filter((item) => item.form === 'station')

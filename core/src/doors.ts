@@ -1,0 +1,2 @@
+export { readJob, writeJob } from './formats/job.ts'
+export { door, validateJob } from './job/validate.ts'

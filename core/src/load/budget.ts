@@ -1,0 +1,35 @@
+import type { Job } from '../job/schema.ts'
+import { sound } from '../job/sound.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { transformersOf } from './transformers.ts'
+
+/** What one transformer carries against what it is rated for. VA = secondary volts x amps, as computed, not as labelled. */
+export interface Budget {
+  readonly part: string
+  readonly ratedVa: number
+  readonly nowVa: number
+  readonly nowVolts: number
+  /** With every thermostat calling, everything sound and settled. */
+  readonly allVa: number
+  readonly allVolts: number
+}
+
+/** The load with every thermostat calling on the sound wiring of a job, by transformer. */
+export function everythingCalling(job: Job): ReadonlyMap<string, { va: number; volts: number }> {
+  const simulation = new Simulation(sound(job))
+  for (const { id, kind } of simulation.netlist.parts.values())
+    if (kind.roles?.calling) simulation.set(id, kind.roles.calling, true)
+  simulation.settle()
+  return new Map(transformersOf(simulation).map(({ part, va, volts }) => [part, { va, volts }]))
+}
+
+/** @param all from `everythingCalling`, which only changes with the document */
+export const budgetsOf = (simulation: Simulation, all: ReturnType<typeof everythingCalling>): Budget[] =>
+  transformersOf(simulation).map(({ part, rated, va, volts }) => ({
+    part,
+    ratedVa: rated,
+    nowVa: va,
+    nowVolts: volts,
+    allVa: all.get(part)?.va ?? 0,
+    allVolts: all.get(part)?.volts ?? 0,
+  }))

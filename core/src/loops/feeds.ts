@@ -1,0 +1,29 @@
+import type { InstalledPart, Netlist } from '../circuit/netlist.ts'
+import { mains } from '../job/blank.ts'
+import type { Job } from '../job/schema.ts'
+import type { CircuitClass } from '../parts/kind.ts'
+
+/** A pair of terminals that feeds loops: a transformer's secondary, the line, a boiler's own call pair. */
+export interface Feed {
+  readonly part: InstalledPart
+  readonly hot: string
+  readonly back: string
+  readonly hotNode: number
+  readonly backNode: number
+  readonly circuit: CircuitClass
+  /** Volts when nothing is wrong. */
+  readonly volts: number
+}
+
+export function feedsOf(netlist: Netlist, job: Job): Feed[] {
+  const feeds: Feed[] = []
+  for (const part of netlist.parts.values()) {
+    const { roles, terminals } = part.kind
+    if (!roles?.feeds) continue
+    const [hot, back] = roles.feeds
+    const volts = roles.feedVolts ? part.figures[roles.feedVolts]! : mains(job.practice).volts
+    const [hotNode, backNode] = [part.nodes.get(hot)!, part.nodes.get(back)!]
+    feeds.push({ part, hot, back, hotNode, backNode, circuit: terminals[hot]!.circuit, volts })
+  }
+  return feeds
+}

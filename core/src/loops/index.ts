@@ -1,0 +1,15 @@
+export { type Feed, feedsOf } from './feeds.ts'
+export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
+export type { Dark, Post, Run, Station, Stretch, Strip } from './strip.ts'
+export { type Verdict, verdictOf } from './verdict.ts'
+export {
+  darkInWords,
+  labelOf,
+  markingOf,
+  type Piece,
+  placeOf,
+  pointInWords,
+  type Sentence,
+  sentenceText,
+} from './words.ts'
+export type { ZoneStanding } from './zone-standing.ts'

@@ -1,0 +1,72 @@
+import { size } from '../circuit/complex.ts'
+import { zonesInOrder } from '../job/blank.ts'
+import type { Job } from '../job/schema.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { feedsOf } from './feeds.ts'
+import { type Strip, type Subject, stripOf } from './strip.ts'
+import { WalkMap } from './walks.ts'
+
+/** The loops of one zone: what moves its valve, and what its valve tells the boiler. */
+export interface ZoneLoops {
+  readonly zone: string
+  readonly valve?: Strip
+  readonly call?: Strip
+  /** Where the proof is only assumed: the relay that stands in for the missing switch. */
+  readonly standIn?: Strip
+}
+
+export interface Loops {
+  readonly zones: readonly ZoneLoops[]
+  /** Loops that serve no single zone: the transformer's supply, boiler, pump, burner, and parts nobody owns. */
+  readonly shared: readonly Strip[]
+}
+
+/** Follows the voltage round every loop of a job as it stands now. */
+export function loopsOf(simulation: Simulation, job: Job): Loops {
+  const { circuit, netlist } = simulation
+  circuit.solve()
+  const context = { circuit, job, feeds: feedsOf(netlist, job), map: new WalkMap(circuit) }
+  const owned = new Set<string>()
+  const strip = (prefix: string, part: string | undefined, element: string | undefined): Strip | undefined => {
+    if (part === undefined || element === undefined) return undefined
+    const subject = subjectOf(simulation, part, element)
+    if (!subject) return undefined
+    owned.add(`${part}.${element}`)
+    return stripOf(`${prefix}:${part}`, subject, context)
+  }
+  const rolesOf = (part: string | undefined) => (part ? netlist.parts.get(part)?.kind.roles : undefined)
+  const zones = zonesInOrder(job).map(({ id, valve, relay }): ZoneLoops => {
+    const motor = strip('valve', valve, rolesOf(valve)?.actuator)
+    const own = strip('call', valve, rolesOf(valve)?.endSwitch)
+    const call = own ?? strip('call', relay, rolesOf(relay)?.endSwitch)
+    const standIn = strip('relay', relay, rolesOf(relay)?.work)
+    return {
+      zone: id,
+      ...(motor ? { valve: motor } : {}),
+      ...(call ? { call } : {}),
+      ...(standIn ? { standIn } : {}),
+    }
+  })
+  const shared: Strip[] = []
+  for (const { id, windings, kind } of netlist.parts.values()) {
+    if (kind.roles?.feeds)
+      for (const [element, { nodes, part }] of windings) {
+        const winding = windings.get(element)!
+        const amps = size(circuit.windingCurrents(winding)[0])
+        const primary: Subject = { part, element, a: nodes[0], b: nodes[1], load: true, amps }
+        if (kind.class === 'transformer') shared.push(stripOf(`supply:${id}`, primary, context))
+      }
+    for (const element of [kind.roles?.work, kind.roles?.actuator]) {
+      if (element === undefined || owned.has(`${id}.${element}`)) continue
+      const made = strip('work', id, element)
+      if (made) shared.push(made)
+    }
+  }
+  return { zones, shared }
+}
+
+function subjectOf({ circuit, netlist }: Simulation, part: string, element: string): Subject | undefined {
+  const branch = netlist.parts.get(part)?.branches.get(element)
+  if (!branch) return undefined
+  return { part, element, a: branch.a, b: branch.b, branch, load: branch.form === 'load', amps: circuit.amps(branch) }
+}

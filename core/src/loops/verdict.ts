@@ -1,0 +1,203 @@
+import type { Job } from '../job/schema.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { kindOf } from '../parts/index.ts'
+import type { Loops } from './loops.ts'
+import type { Strip } from './strip.ts'
+import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
+import { boilersTold, type ZoneStanding, zoneStanding } from './zone-standing.ts'
+
+export interface Verdict {
+  readonly tone: 'well' | 'busy' | 'wrong'
+  readonly sentence: Sentence
+  /** Further troubles, each a sentence of its own. */
+  readonly more: readonly Sentence[]
+  readonly zones: readonly ZoneStanding[]
+}
+
+/** One plain sentence on how the job stands now, worst first, and how each zone stands. */
+export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdict {
+  const zones = loops.zones.map((zone) => zoneStanding(simulation, job, zone))
+  const supply = supplyTroubles(simulation, job, loops)
+  // Without a supply every zone is dark for the same reason, said once.
+  const named = new Set(
+    supply.flatMap((sentence) => sentence.flatMap(({ part, wrong }) => (wrong && part ? [part] : []))),
+  )
+  const said = (sentence: Sentence) => sentence.some((piece) => isSupply(loops)(piece) || named.has(piece.part ?? ''))
+  const ofZones = supply.length > 0 ? zones.filter(({ trouble }) => trouble && !said(trouble)) : zones
+  const troubles = [
+    ...supply,
+    ...ofZones.flatMap(({ trouble }) => (trouble ? [trouble] : [])),
+    ...answers(simulation, job, loops, zones),
+  ]
+  const [first, ...more] = troubles
+  if (first) return { tone: 'wrong', sentence: first, more, zones }
+  return { ...quiet(simulation, job, zones), more: [], zones }
+}
+
+const isSupply = (loops: Loops) => {
+  const dead = new Set(
+    loops.zones.flatMap(({ valve, call }) =>
+      [valve, call].flatMap((s) => (s?.dark?.at === 'source' ? [s.dark.part] : [])),
+    ),
+  )
+  return (piece: Piece) => piece.wrong === true && dead.has(piece.part)
+}
+
+function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
+  const troubles: Sentence[] = []
+  for (const part of simulation.buzzing)
+    troubles.push([
+      { text: labelOf(job, part), part, wrong: true },
+      { text: ' buzzes: it switches off its own supply as soon as it pulls in.' },
+    ])
+  const blown = new Set<string>()
+  for (const { id, kind } of simulation.netlist.parts.values()) {
+    if (!kind.roles?.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
+    blown.add(id)
+    troubles.push([
+      { text: labelOf(job, id), part: id, wrong: true },
+      { text: kind.class === 'protection' && id.startsWith('CB') ? ' has tripped' : ' has blown' },
+      ...shortInWords(simulation, job, id),
+    ])
+  }
+  for (const strip of loops.shared) {
+    if (!strip.id.startsWith('supply:') || strip.sourceVolts === 0 || strip.complete) continue
+    const dark = strip.dark
+    if (!dark || (dark.part && blown.has(dark.part))) continue
+    const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
+    troubles.push([
+      source,
+      { text: ' gets no line voltage. The line goes dark at ' },
+      darkInWords(job, dark),
+      { text: '.' },
+    ])
+  }
+  for (const { id, kind } of simulation.netlist.parts.values()) {
+    if (kind.class !== 'transformer') continue
+    const fed = loops.shared.find((s) => s.id === `supply:${id}`)
+    const { volts, amps } = simulation.windingLoad(id, [...simulation.netlist.parts.get(id)!.windings.keys()][0]!)
+    const rated = simulation.netlist.parts.get(id)!.figures
+    if (fed?.complete && volts < 0.2 * rated.openVolts! && amps > 0.1)
+      troubles.push([
+        { text: labelOf(job, id), part: id, wrong: true },
+        { text: ` is shorted: ${amps.toFixed(0)} A flow and no volts are left. Kill the power.` },
+      ])
+    else if (fed?.complete && volts < 0.2 * rated.openVolts!)
+      troubles.push([
+        { text: labelOf(job, id), part: id, wrong: true },
+        { text: ' is fed and gives nothing: a winding is open.' },
+      ])
+  }
+  return troubles
+}
+
+/** What the current went through that opened a fuse: the wires and parts, from the fuse on. */
+function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
+  const path = simulation.blownBy(fuse)
+  if (!path) return [{ text: '.' }]
+  const parts: Piece[] = []
+  const wires: Piece[] = []
+  for (const id of path) {
+    const wire = /^wire:(.+)$/.exec(id)?.[1]
+    const part = wire ? undefined : id.slice(0, id.indexOf('.'))
+    if (wire) wires.push({ text: job.wires[wire]?.label ?? wire, wire })
+    else if (part && part in job.parts && part !== fuse && kindOf(job.parts[part]!)?.class !== 'joint')
+      if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
+  }
+  const listed = (pieces: Piece[]) => pieces.flatMap((piece, i) => (i === 0 ? [piece] : [{ text: ', ' }, piece]))
+  return [
+    { text: ': the current ran through ' },
+    ...listed(parts),
+    { text: parts.length > 0 ? ' by wires ' : 'wires ' },
+    ...listed(wires),
+    { text: '. Find the short before it is made again.' },
+  ]
+}
+
+/** What should answer the zones and does not, or answers nobody. */
+function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly ZoneStanding[]): Sentence[] {
+  const troubles: Sentence[] = []
+  const told = boilersTold(simulation)
+  const anyProven = zones.some(({ proven }) => proven)
+  if (told.length > 0 && !zones.some((z) => z.calling || z.moving || z.trouble) && !anyProven)
+    troubles.push([
+      { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
+      { text: ' is called though no zone calls and no end switch is made: its call wires touch somewhere.' },
+    ])
+  else if (
+    told.length > 0 &&
+    !zones.some(({ calling, moving }) => calling || moving) &&
+    anyProven &&
+    !zones.some((z) => z.trouble)
+  )
+    troubles.push([
+      { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
+      { text: ' is called though no zone calls: an end switch or a stand-in is made.' },
+    ])
+  if (told.length === 0) return troubles
+  for (const strip of loops.shared) {
+    if (!isAnswer(simulation, strip) || strip.complete || !strip.dark) continue
+    const part = strip.subject.part
+    const name: Piece = { text: labelOf(job, part), part, ...(strip.dark.part === part ? { wrong: true } : {}) }
+    if (strip.dark.at === 'nowhere')
+      troubles.push([{ text: 'The boiler is called, but ' }, { ...name, wrong: true }, { text: ' is not wired.' }])
+    else if (strip.dark.part === part)
+      troubles.push([{ text: 'The boiler is called and ' }, name, { text: ' is fed, but draws nothing.' }])
+    else
+      troubles.push([
+        { text: 'The boiler is called, but ' },
+        name,
+        { text: ' gets nothing. Its line goes dark at ' },
+        darkInWords(job, strip.dark),
+        { text: '.' },
+      ])
+  }
+  return troubles
+}
+
+const isAnswer = (simulation: Simulation, strip: Strip) => {
+  const kind = simulation.netlist.parts.get(strip.subject.part)?.kind
+  return kind?.class === 'pump' || kind?.class === 'burner'
+}
+
+function quiet(
+  simulation: Simulation,
+  job: Job,
+  zones: readonly ZoneStanding[],
+): { tone: 'well' | 'busy'; sentence: Sentence } {
+  const named = (list: readonly ZoneStanding[]) => {
+    const names = list.map(({ zone }) => job.zones[zone]!.name)
+    return names.length > 3
+      ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
+      : names.length > 1
+        ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
+        : (names[0] ?? '')
+  }
+  if (zones.length === 0) return { tone: 'well', sentence: [{ text: 'No zones yet. Survey the plant first.' }] }
+  if (zones.every(({ says }) => says === 'not wired'))
+    return { tone: 'well', sentence: [{ text: 'Surveyed, not wired yet. Choose how it is wired.' }] }
+  const moving = zones.filter(({ moving }) => moving)
+  if (moving.length > 0) {
+    const [one] = moving
+    const says =
+      moving.length === 1
+        ? `${job.zones[one!.zone]!.name}: valve ${one!.says}.`
+        : `${named(moving)}: valves on their way.`
+    return { tone: 'busy', sentence: [{ text: says }] }
+  }
+  const waiting = zones.filter((z) => z.calling && !z.proven)
+  if (waiting.length > 0)
+    return { tone: 'busy', sentence: [{ text: `${named(waiting)}: ${waiting[0]!.says}. Normal, not faulty: wait.` }] }
+  const calling = zones.filter((z) => z.calling)
+  if (calling.length === 0)
+    return {
+      tone: 'well',
+      sentence: [{ text: 'Nobody calls: every valve shut, every switch open, boiler and pump at rest.' }],
+    }
+  const told = boilersTold(simulation).length > 0
+  const calls = calling.length === 1 ? 'calls' : 'call'
+  return {
+    tone: 'well',
+    sentence: [{ text: `${named(calling)} ${calls}: open and proven${told ? ', boiler called' : ''}.` }],
+  }
+}

@@ -1,0 +1,127 @@
+import type { Job } from '../job/schema.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import type { ZoneLoops } from './loops.ts'
+import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
+
+/** How one zone stands: in three words for the rail, and where something is wrong, in a sentence. */
+export interface ZoneStanding {
+  readonly zone: string
+  readonly calling: boolean
+  /** Open as far as this, 0 to 1. */
+  readonly opening: number
+  readonly says: string
+  readonly moving: boolean
+  readonly proven: boolean
+  readonly trouble?: Sentence
+}
+
+/** Is the boiler told, by whatever means? */
+export const boilersTold = (simulation: Simulation) =>
+  [...simulation.netlist.parts.values()].filter(
+    ({ id, kind }) => kind.roles?.told && simulation.stateOf(id)[kind.roles.told],
+  )
+
+export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops): ZoneStanding {
+  const zone = job.zones[loops.zone]!
+  const name: Piece = { text: `${zone.name}: ` }
+  const blank = { zone: loops.zone, calling: false, opening: 0, moving: false, proven: false }
+  const thermostat = zone.thermostat ? simulation.netlist.parts.get(zone.thermostat) : undefined
+  const valve = zone.valve ? simulation.netlist.parts.get(zone.valve) : undefined
+  if (!thermostat || !valve) return { ...blank, says: 'not wired' }
+  const calls = simulation.stateOf(thermostat.id)
+  const stands = simulation.stateOf(valve.id)
+  const calling = calls[thermostat.kind.roles?.calling ?? ''] === true
+  const travel = Number(stands[valve.kind.roles?.travel ?? ''] ?? 0)
+  const opening = stands.lever === 'parked' ? Math.max(travel, 0.85) : travel
+  const says = valve.kind.says(valve.figures, stands)
+  const driven = stands.driven === true
+  const moving = driven ? travel < 1 && !valve.pinned.has('travel') : travel > 0 && !valve.pinned.has('travel')
+  const proven = loops.call?.complete === true
+  const found = { ...blank, calling, opening, moving, proven }
+  const trouble = (says: string, ...sentence: Piece[]): ZoneStanding => ({
+    ...found,
+    says,
+    trouble: [name, ...sentence],
+  })
+  const valveLabel: Piece = { text: labelOf(job, valve.id), part: valve.id, wrong: true }
+
+  if (!calling) {
+    if (driven)
+      return trouble('runs with no call', valveLabel, {
+        text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
+      })
+    if (opening > 0 && !moving)
+      return trouble(`${says}, no call`, valveLabel, {
+        text: ' stands open with no call: this zone heats whenever the boiler runs.',
+      })
+    if (loops.call?.complete && travel <= 0)
+      return trouble('shut, switch made', { text: 'the end switch of ' }, valveLabel, {
+        text: ' is made with the valve shut: the boiler can fire against it.',
+      })
+    return { ...found, says: calls.made === true ? 'contact stuck' : says }
+  }
+  if (calls.made !== true && Number(calls.waited) > 0) return { ...found, says: 'start delay running' }
+  if (!driven) {
+    const strip = loops.valve
+    if (!strip || strip.dark?.at === 'nowhere')
+      return trouble(
+        'calling, not wired',
+        { text: 'calling, but ' },
+        strip?.dark ? darkInWords(job, strip.dark) : valveLabel,
+        { text: ' leads nowhere.' },
+      )
+    if (strip.dark?.at === 'source')
+      return trouble('calling, no supply', { text: 'calling, but ' }, darkInWords(job, strip.dark), {
+        text: ' gives nothing.',
+      })
+    if (strip.dark && strip.dark.at !== 'load')
+      return trouble(
+        'calling, valve dark',
+        { text: 'calling, valve gets nothing. The valve loop goes dark at ' },
+        darkInWords(job, strip.dark),
+        { text: '.' },
+      )
+    if (strip.dark)
+      return trouble('fed, motor dead', { text: 'the feed reaches ' }, valveLabel, {
+        text: ' and no current flows: its motor is open.',
+      })
+    return trouble('calling, volts too low', { text: 'calling, but the voltage at ' }, valveLabel, {
+      text: ' is too low to run it.',
+    })
+  }
+  if (travel < 1 && valve.pinned.has('travel'))
+    return trouble('fed, does not move', { text: 'the feed reaches ' }, valveLabel, {
+      text: ' and it does not move. Turn the stem by hand before you blame the motor.',
+    })
+  if (travel < 1 && !proven) return { ...found, says }
+  if (!loops.call)
+    return trouble('open, nothing to prove it', valveLabel, { text: ' is open and nothing tells the boiler.' })
+  if (!proven) {
+    const waiting = loops.standIn?.complete && loops.call.dark?.at === 'contact' && zone.relay === loops.call.dark.part
+    if (waiting && zone.relay && simulation.stateOf(zone.relay).pulledIn !== true)
+      return { ...found, says: 'open, stand-in waits' }
+    const dark = loops.call.dark
+    if (dark?.at === 'source')
+      return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, dark), {
+        text: ' offers no call voltage.',
+      })
+    if (dark?.at === 'nowhere')
+      return trouble(
+        'open, not proven',
+        { text: 'valve open, ' },
+        { text: 'boiler not told', wrong: true, part: valve.id },
+        { text: '. ' },
+        darkInWords(job, dark),
+        { text: ' leads nowhere.' },
+      )
+    return trouble(
+      'open, not proven',
+      { text: 'valve open, boiler not told. The call loop goes dark at ' },
+      dark ? darkInWords(job, dark) : valveLabel,
+      { text: '.' },
+    )
+  }
+  if (boilersTold(simulation).length === 0)
+    return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
+  return { ...found, says: `${says}, ${zone.relay && loops.standIn ? 'assumed' : 'proven'}` }
+}

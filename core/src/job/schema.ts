@@ -16,6 +16,7 @@ const Line = Type.String({ maxLength: 120 })
 const Text = Type.String({ maxLength: 4000 })
 const Name = Type.String({ minLength: 1, maxLength: 80 })
 const TerminalName = Type.String({ pattern: '^[a-z][a-z0-9]{0,15}$' })
+const FigureName = Type.String({ pattern: '^[a-z][A-Za-z0-9]{0,31}$' })
 const byId = <T extends Type.TSchema>(value: T) =>
   Type.Record(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' }), value, { additionalProperties: false })
 
@@ -73,7 +74,7 @@ export const Part = Type.Object(
     label: Name,
     place: Id,
     /** Nameplate or measured figures that differ from the kind's typical ones. */
-    figures: Type.Optional(Type.Record(TerminalName, Type.Number(), closed)),
+    figures: Type.Optional(Type.Record(FigureName, Type.Number(), closed)),
     /** What is printed at a terminal where it differs from the kind's usual marking. */
     markings: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 12 }), closed)),
     leadColours: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed)),

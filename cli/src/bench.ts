@@ -1,0 +1,140 @@
+import { type Circuit, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import { highPrecision } from './high-precision.ts'
+import { ngspiceSays } from './ngspice.ts'
+import { sampleJob } from './samples.ts'
+
+/**
+ * Measures the core beside the goals of the project, against ngspice on the same netlists in the same run.
+ * Prints a table, or with --json one object a line.
+ */
+interface Figure {
+  readonly name: string
+  readonly value: number
+  readonly unit: string
+  readonly goal: string
+  readonly met: boolean | null
+}
+
+const figures: Figure[] = []
+const note = (name: string, value: number, unit: string, goal = '', met: boolean | null = null) =>
+  figures.push({ name, value, unit, goal, met })
+
+const seconds = () => performance.now() / 1e3
+
+/** Least of several runs, microseconds each. */
+function microseconds(runs: number, work: () => void): number {
+  for (let i = 0; i < runs; i++) work()
+  let best = Number.POSITIVE_INFINITY
+  for (let round = 0; round < 7; round++) {
+    const from = seconds()
+    for (let i = 0; i < runs; i++) work()
+    best = Math.min(best, (seconds() - from) / runs)
+  }
+  return best * 1e6
+}
+
+const contacts = (simulation: Simulation) =>
+  [...simulation.netlist.parts.values()].flatMap(({ branches }) =>
+    [...branches.values()].filter(({ element }) => element?.form === 'contact' && element.operated),
+  )
+
+const POINTS = 20_000
+const RERUNS = 200
+
+async function againstNgspice(zones: number) {
+  const simulation = new Simulation(sampleJob({ scheme: 's2', zones }))
+  for (const { thermostat } of zonesInOrder(sampleJob({ scheme: 's2', zones })))
+    simulation.set(thermostat!, 'calling', true)
+  simulation.settle()
+  const { circuit, netlist } = simulation
+  const changing = contacts(simulation)
+  let turn = 0
+  const ours = microseconds(4000, () => {
+    const branch = changing[turn % changing.length]!
+    const pass = Math.floor(turn++ / changing.length)
+    circuit.setLump(branch, { open: false, ohms: pass % 2 ? 0.011 : 0.012, henries: 0, farads: 0 })
+    if (!circuit.solve()) throw new Error('nothing was solved')
+  })
+  const deck = writeSpice(circuit, 'bench').replace('.end\n', '')
+  const controlled = (cards: string[]) => `${deck}.control\nsave v(1)\n${cards.join('\n')}\nquit\n.endc\n.end\n`
+  const said = await ngspiceSays(controlled([`ac lin ${POINTS} 60 60.0001`, 'rusage totanal', 'rusage all']))
+  const analysis = Number(/AC analysis time = ([\d.]+)/.exec(said)?.[1])
+  const perPoint = (analysis / POINTS) * 1e6
+  const target = changing[0]!.index
+  const rerun = async (times: number) => {
+    const cards = Array.from({ length: times }, (_, i) => [
+      `alter R${target} = ${i % 2 ? 0.011 : 0.012}`,
+      'ac lin 1 60 60',
+      'destroy all',
+    ])
+    const from = seconds()
+    await ngspiceSays(controlled(cards.flat()))
+    return seconds() - from
+  }
+  const perRerun = (((await rerun(RERUNS)) - (await rerun(1))) / (RERUNS - 1)) * 1e6
+  const label = `${zones} zones`
+  note(`nodes, ${label}`, netlist.nodes.length - 1, '')
+  note(`changed-contact solve, ${label}`, ours, 'us')
+  note(`ngspice per point, ${label}`, perPoint, 'us')
+  note(`ngspice alter and rerun, ${label}`, perRerun, 'us')
+  note(`solve / ngspice per point, ${label}`, ours / perPoint, 'x', 'at most 1', ours / perPoint <= 1)
+  note(`ngspice alter and rerun / solve, ${label}`, perRerun / ours, 'x', 'at least 30', perRerun / ours >= 30)
+  note(`largest error in circuit, ${label}`, largestError(circuit), 'V', 'under 1e-9', largestError(circuit) < 1e-9)
+}
+
+/** The largest error of a voltage across any branch that conducts, against 40 digits. */
+function largestError(circuit: Circuit): number {
+  const exact = highPrecision(circuit)
+  let most = 0
+  for (const branch of circuit.netlist.branches) {
+    if (branch.form === 'stray') continue
+    const { re, im } = circuit.between(branch.a, branch.b)
+    const [a, b] = [exact[branch.a]!, exact[branch.b]!]
+    most = Math.max(most, Math.hypot(a[0].minus(b[0]).minus(re).toNumber(), a[1].minus(b[1]).minus(im).toNumber()))
+  }
+  return most
+}
+
+function zoneCycle() {
+  const simulation = new Simulation(sampleJob({ scheme: 's2', zones: 6 }))
+  const before = simulation.circuit.solves
+  simulation.set('TS3', 'calling', true)
+  simulation.settle()
+  simulation.set('TS3', 'calling', false)
+  simulation.settle()
+  const solves = simulation.circuit.solves - before
+  note('solves per zone cycle', solves, '', 'at most 7', solves <= 7)
+}
+
+/** Every combination of calls in Gray order, so that each step changes one thermostat. */
+function allCombinations(zones: number) {
+  const simulation = new Simulation(sampleJob({ scheme: 's2', zones }))
+  const thermostats = zonesInOrder(sampleJob({ scheme: 's2', zones })).map(({ thermostat }) => thermostat!)
+  const once = () => {
+    for (let i = 1; i <= 2 ** zones; i++) {
+      const bit = Math.min(zones - 1, Math.log2(i & -i))
+      const thermostat = thermostats[bit]!
+      simulation.set(thermostat, 'calling', simulation.stateOf(thermostat).calling !== true)
+      simulation.settle()
+    }
+  }
+  const before = simulation.circuit.solves
+  once()
+  const solves = simulation.circuit.solves - before
+  note(`settle all ${2 ** zones} combinations`, microseconds(3, once) / 1e3, 'ms')
+  note(`solves per combination, ${zones} zones`, solves / 2 ** zones, '', 'at most 2.5', solves / 2 ** zones <= 2.5)
+}
+
+zoneCycle()
+allCombinations(6)
+allCombinations(10)
+await againstNgspice(6)
+await againstNgspice(30)
+note('peak memory', process.resourceUsage().maxRSS / 1024, 'MB')
+
+if (process.argv.includes('--json')) for (const figure of figures) console.log(JSON.stringify(figure))
+else
+  for (const { name, value, unit, goal, met } of figures)
+    console.log(
+      `${name.padEnd(44)} ${Number(value.toPrecision(4)).toString().padStart(11)} ${unit.padEnd(4)} ${goal.padEnd(12)} ${met === null ? '' : met ? 'met' : 'NOT MET'}`,
+    )

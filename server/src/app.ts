@@ -1,0 +1,61 @@
+import { bodyParser } from '@koa/bodyparser'
+import { sql } from 'drizzle-orm'
+import Koa from 'koa'
+import compress from 'koa-compress'
+import helmet from 'koa-helmet'
+import send from 'koa-send'
+import type { Logger } from 'pino'
+import { answerRefusals } from './refusal.ts'
+import { entryRoutes } from './routes/entries.ts'
+import { jobRoutes } from './routes/jobs.ts'
+import type { Database } from './store/database.ts'
+import { Entries } from './store/entries.ts'
+import { Jobs } from './store/jobs.ts'
+
+/** The server as one Koa application: documents under /api, the page everywhere else. */
+export function application(store: Database, webFolder: string, log: Logger): Koa {
+  const now = () => new Date().toISOString()
+  const jobs = new Jobs(store, now)
+  const entries = new Entries(store, now)
+  const app = new Koa()
+  app.on('error', (error: Error & { code?: string }) => {
+    if (error.code !== 'EPIPE' && error.code !== 'ECONNRESET') log.error({ err: error }, 'response failed')
+  })
+  app.use(async (ctx, next) => {
+    const from = performance.now()
+    await next()
+    const ms = Math.round(performance.now() - from)
+    if (ctx.path.startsWith('/api/')) log.info({ method: ctx.method, path: ctx.path, status: ctx.status, ms }, 'request')
+  })
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'", 'blob:'],
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(compress())
+  app.use(answerRefusals(log))
+  app.use(async (ctx, next) => {
+    if (ctx.path !== '/healthz') return next()
+    await store.db.run(sql`select 1`)
+    ctx.body = { ok: true }
+  })
+  app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb' }))
+  for (const router of [jobRoutes(jobs), entryRoutes(jobs, entries)]) app.use(router.routes())
+  app.use(async (ctx) => {
+    if (ctx.path.startsWith('/api/') || (ctx.method !== 'GET' && ctx.method !== 'HEAD')) return
+    const asset = /^\/assets\/|\.\w+$/.test(ctx.path)
+    const options = { root: webFolder, maxage: ctx.path.startsWith('/assets/') ? 31_536_000_000 : 0 }
+    await send(ctx, asset ? ctx.path : '/index.html', options)
+  })
+  return app
+}

@@ -1,0 +1,40 @@
+import { resolve } from 'node:path'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { pino } from 'pino'
+import { application } from './app.ts'
+import { openDatabase } from './store/database.ts'
+import { Jobs } from './store/jobs.ts'
+
+const root = resolve(import.meta.dirname, '../..')
+const port = Number(process.env.PORT ?? 4680)
+const host = process.env.HOST ?? '127.0.0.1'
+const file = resolve(process.env.DB_FILE ?? `${root}/data/lantern.sqlite`)
+const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
+
+const store = await openDatabase(file, `${root}/server/migrations`)
+if (process.argv.includes('--demo')) {
+  const jobs = new Jobs(store, () => new Date().toISOString())
+  for (const [id, make] of Object.entries(demoJobs)) await jobs.add(id, make())
+}
+const server = application(store, `${root}/web/dist`, log).listen(port, host, () => {
+  const address = server.address()
+  const taken = typeof address === 'object' && address ? address.port : port
+  log.info({ file, url: `http://${host}:${taken}` }, 'ready')
+})
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const why = error.code === 'EADDRINUSE' ? `port ${port} is taken; choose another with PORT` : error.message
+  log.fatal({ err: error }, why)
+  process.exit(1)
+})
+
+/** Finishes the requests under way, closes the database, and leaves. */
+for (const signal of ['SIGTERM', 'SIGINT'] as const)
+  process.once(signal, () => {
+    log.info({ signal }, 'stopping')
+    server.close(async () => {
+      await store.close()
+      process.exit(0)
+    })
+    server.closeIdleConnections()
+    setTimeout(() => server.closeAllConnections(), 3000).unref()
+  })

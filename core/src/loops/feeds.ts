@@ -2,6 +2,7 @@ import type { InstalledPart, Netlist } from '../circuit/netlist.ts'
 import { mains } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import type { CircuitClass } from '../parts/kind.ts'
+import { Metal } from './metal.ts'
 
 /** A pair of terminals that feeds loops: a transformer's secondary, the line, a boiler's own call pair. */
 export interface Feed {
@@ -26,4 +27,10 @@ export function feedsOf(netlist: Netlist, job: Job): Feed[] {
     feeds.push({ part, hot, back, hotNode, backNode, circuit: terminals[hot]!.circuit, volts })
   }
   return feeds
+}
+
+/** The feed whose circuit a node belongs to, if any. */
+export function feedAt(netlist: Netlist, job: Job, node: number): Feed | undefined {
+  const metal = new Metal(netlist)
+  return feedsOf(netlist, job).find(({ hotNode, backNode }) => metal.joined(node, hotNode) || metal.joined(node, backNode))
 }

@@ -1,4 +1,4 @@
-export { type Feed, feedsOf } from './feeds.ts'
+export { type Feed, feedAt, feedsOf } from './feeds.ts'
 export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
 export type { Dark, Post, Run, Station, Stretch, Strip } from './strip.ts'
 export { type Verdict, verdictOf } from './verdict.ts'
@@ -13,3 +13,5 @@ export {
   sentenceText,
 } from './words.ts'
 export type { ZoneStanding } from './zone-standing.ts'
+export { litWires, type WireLight } from './lit.ts'
+export { stateInWords } from './state-words.ts'

@@ -7,6 +7,8 @@ export interface Piece {
   readonly text: string
   readonly part?: string
   readonly wire?: string
+  /** The one element of the part it is about, where it is not the whole part. */
+  readonly element?: string
   /** This piece names what is wrong. */
   readonly wrong?: boolean
 }
@@ -52,7 +54,7 @@ export function placeOf(job: Job, point: string): string {
 /** Where a loop goes dark, as the end of a sentence that begins "goes dark at". */
 export function darkInWords(job: Job, dark: Dark): Piece {
   const label = dark.part ? labelOf(job, dark.part) : ''
-  const about = { wrong: true, ...(dark.part ? { part: dark.part } : {}), ...(dark.wire ? { wire: dark.wire } : {}) }
+  const about = { wrong: true, ...(dark.part ? { part: dark.part } : {}), ...(dark.wire ? { wire: dark.wire } : {}), ...(dark.element ? { element: dark.element } : {}) }
   switch (dark.at) {
     case 'wire': {
       const wire = job.wires[dark.wire!]!

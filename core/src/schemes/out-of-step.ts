@@ -1,0 +1,37 @@
+import { zonesInOrder } from '../job/blank.ts'
+import type { Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
+
+/** Where the survey and what is wired no longer say the same, in words; empty where they agree or nothing is wired. */
+export function outOfStep(job: Job): string[] {
+  if (Object.keys(job.parts).length === 0) return []
+  const found: string[] = []
+  const own = new Set<string>()
+  for (const zone of zonesInOrder(job)) {
+    const thermostat = zone.thermostat ? job.parts[zone.thermostat] : undefined
+    const valve = zone.valve ? job.parts[zone.valve] : undefined
+    for (const id of [zone.thermostat, zone.valve, zone.relay]) if (id) own.add(id)
+    if (!thermostat || !valve) found.push(`${zone.name} is surveyed and not wired.`)
+    else {
+      if (thermostat.kind !== zone.thermostatKind) found.push(`${zone.name}: another thermostat is surveyed than is wired.`)
+      if (valve.kind !== zone.valveKind) found.push(`${zone.name}: another valve is surveyed than is wired.`)
+    }
+  }
+  for (const [id, part] of Object.entries(job.parts)) {
+    const kind = kindOf(part)
+    if ((kind?.class === 'valve' || kind?.class === 'thermostat') && !own.has(id)) found.push(`${part.label} belongs to no zone.`)
+    if (kind?.class === 'transformer' && part.figures?.va !== job.survey.transformer.va)
+      found.push(`${part.label}: ${job.survey.transformer.va} VA is surveyed, ${part.figures?.va ?? '?'} VA is wired.`)
+  }
+  const { supply, transformer } = job.survey
+  const wired = (kind: string) => Object.values(job.parts).some((part) => part.kind === kind)
+  const chain: [boolean, string, string][] = [
+    [supply.emergencySwitch, 'switch/emergency', 'The emergency switch'],
+    [supply.fireCutOut, 'switch/fire', 'The fire cut-out'],
+    [supply.serviceSwitch, 'switch/service', 'The service switch'],
+    [transformer.fuseAmps > 0, 'protection/fuse', 'The secondary fuse'],
+  ]
+  for (const [surveyed, kind, name] of chain)
+    if (surveyed !== wired(kind)) found.push(`${name} is ${surveyed ? 'surveyed and not wired' : 'wired and not surveyed'}.`)
+  return found
+}

@@ -1,0 +1,51 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { createBrowserRouter, Navigate, RouterProvider, useParams } from 'react-router'
+import { Toaster } from 'sonner'
+import { useSession } from '../data/open-job.tsx'
+import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
+import { LaterStage } from '../stages/later/LaterStage.tsx'
+import { LogStage } from '../stages/log/LogStage.tsx'
+import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
+import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
+import { JobFrame } from './JobFrame.tsx'
+import { useTheme } from './theme.ts'
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
+
+const router = createBrowserRouter([
+  { path: '/', element: <JobsBoard /> },
+  {
+    path: '/jobs/:id',
+    element: <JobFrame />,
+    children: [
+      { index: true, element: <FirstStage /> },
+      { path: 'survey', element: <SurveyStage /> },
+      { path: 'scheme', element: <SchemeStage /> },
+      { path: 'scheme/:view', element: <SchemeStage /> },
+      { path: 'log', element: <LogStage /> },
+      { path: ':stage', element: <StageToCome /> },
+    ],
+  },
+  { path: '*', element: <Navigate to="/" replace /> },
+])
+
+/** A job opens where its work stands: at the circuit once it is wired, at the survey before. */
+function FirstStage() {
+  const { job } = useSession()
+  return <Navigate to={Object.keys(job.parts).length > 0 ? 'scheme' : 'survey'} replace />
+}
+
+function StageToCome() {
+  const { stage = '' } = useParams()
+  return <LaterStage id={stage} />
+}
+
+export function App() {
+  const theme = useTheme((t) => t.theme)
+  return (
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+      <Toaster position="bottom-center" theme={theme === 'day' ? 'light' : 'dark'} toastOptions={{ className: 'text-base!' }} />
+    </QueryClientProvider>
+  )
+}

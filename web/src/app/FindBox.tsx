@@ -1,0 +1,100 @@
+import { kindOf, labelOf, markingOf, zonesInOrder } from '@civil-lantern/core'
+import { Command } from 'cmdk'
+import { useNavigate } from 'react-router'
+import { useBench, useSession } from '../data/open-job.tsx'
+import { useWorkspace } from '../data/workspace.ts'
+import { Sheet } from '../ui/sheet.tsx'
+import { stages } from './stages.ts'
+import { useTheme } from './theme.ts'
+
+interface Found {
+  readonly key: string
+  readonly says: string
+  readonly aside: string
+  run(): void
+}
+
+/** Finds anything by name: zones, parts, terminals, wires, screens, actions. */
+export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const { job, session } = useSession()
+  const { bench, snapshot } = useBench()
+  const { pick, land, take } = useWorkspace()
+  const changeTheme = useTheme((t) => t.change)
+  const navigate = useNavigate()
+  const to = (stage: string) => navigate(`/jobs/${session.id}/${stage}`)
+  const groups: [string, Found[]][] = [
+    [
+      'Zones',
+      zonesInOrder(job).flatMap(({ id, name, thermostat, place }) => {
+        const calling = snapshot?.verdict.zones.find((z) => z.zone === id)?.calling === true
+        return thermostat
+          ? [{ key: id, says: `${name}: ${calling ? 'stop calling' : 'call'}`, aside: job.places[place]?.name ?? '', run: () => void bench.set(thermostat, 'calling', !calling) }]
+          : []
+      }),
+    ],
+    ['Parts', Object.entries(job.parts).map(([id, part]) => ({ key: id, says: part.label, aside: job.places[part.place]?.name ?? '', run: () => pick({ part: id }) }))],
+    [
+      'Terminals',
+      Object.entries(job.parts).flatMap(([id, part]) =>
+        Object.keys(kindOf(part)?.terminals ?? {}).map((terminal) => ({
+          key: `${id}.${terminal}`,
+          says: `${labelOf(job, id)} ${markingOf(job, id, terminal)}`,
+          aside: 'put a lead there',
+          run: () => {
+            const { leads, inHand } = useWorkspace.getState()
+            const lead = inHand ?? (leads.a === undefined ? 'a' : 'b')
+            land(`${id}.${terminal}`, lead)
+          },
+        })),
+      ),
+    ],
+    ['Wires', Object.entries(job.wires).map(([id, wire]) => ({ key: id, says: `Wire ${wire.label}, ${wire.colour}`, aside: `${labelOf(job, wire.from.part)} to ${labelOf(job, wire.to.part)}`, run: () => pick({ wire: id }) }))],
+    [
+      'Screens',
+      [
+        ...stages.map(({ id, name }) => ({ key: id, says: name, aside: 'stage', run: () => void to(id) })),
+        { key: 'runs', says: 'Runs', aside: 'Scheme', run: () => void to('scheme/runs') },
+        { key: 'ways', says: 'Ways to wire it', aside: 'Scheme', run: () => void to('scheme/ways') },
+        { key: 'jobs', says: 'All jobs', aside: '', run: () => void navigate('/') },
+      ],
+    ],
+    [
+      'Actions',
+      [
+        { key: 'undo', says: 'Undo', aside: 'Ctrl+Z', run: session.undo },
+        { key: 'redo', says: 'Redo', aside: 'Shift+Ctrl+Z', run: session.redo },
+        { key: 'theme', says: 'Change between Day and Basement', aside: '', run: changeTheme },
+        { key: 'lead-a', says: 'Take lead A in hand', aside: 'A', run: () => take('a') },
+        { key: 'lead-b', says: 'Take lead B in hand', aside: 'B', run: () => take('b') },
+      ],
+    ],
+  ]
+  return (
+    <Sheet title="Find" open={open} onOpenChange={onOpenChange}>
+      <Command label="Find" className="grid gap-2">
+        <Command.Input autoFocus placeholder="Part, terminal, zone, screen or action" className="min-h-12 rounded-control border border-line bg-paper px-3" />
+        <Command.List className="h-[50dvh] overflow-y-auto">
+          <Command.Empty className="p-4 text-soft">Nothing by that name in this job.</Command.Empty>
+          {groups.map(([name, found]) => (
+            <Command.Group key={name} heading={<span className="px-3 text-soft">{name}</span>}>
+              {found.map(({ key, says, aside, run }) => (
+                <Command.Item
+                  key={key}
+                  value={`${says} ${aside} ${name}:${key}`}
+                  onSelect={() => {
+                    onOpenChange(false)
+                    run()
+                  }}
+                  className="flex min-h-11 items-center justify-between gap-3 rounded-control px-3 data-[selected=true]:bg-well"
+                >
+                  <span className="font-semibold">{says}</span>
+                  <span className="truncate text-soft">{aside}</span>
+                </Command.Item>
+              ))}
+            </Command.Group>
+          ))}
+        </Command.List>
+      </Command>
+    </Sheet>
+  )
+}

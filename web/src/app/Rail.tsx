@@ -1,0 +1,132 @@
+import { type Budget, type Job, kindOf, zonesInOrder } from '@civil-lantern/core'
+import { useBench, useSession } from '../data/open-job.tsx'
+import { useWorkspace } from '../data/workspace.ts'
+import { Segments } from '../ui/controls.tsx'
+import type { Speed } from '../workers/bench-client.ts'
+import type { Snapshot } from '../workers/bench.worker.ts'
+
+/** Who calls and what answers, always live. */
+export function Rail() {
+  const { job } = useSession()
+  const { snapshot, speed, bench } = useBench()
+  const zones = zonesInOrder(job)
+  if (!snapshot) return null
+  const answering = Object.entries(job.parts).filter(([, part]) => ['boiler', 'pump', 'burner'].includes(kindOf(part)?.class ?? ''))
+  return (
+    <div className="flex min-h-full flex-col gap-1">
+      <h2 className="px-2 pb-1 font-semibold text-soft">Who is calling</h2>
+      {zones.length === 0 && <p className="px-2 text-soft">No zones yet. Add them in Survey.</p>}
+      <ul>
+        {zones.map((zone) => (
+          <ZoneRow key={zone.id} zone={zone} snapshot={snapshot} />
+        ))}
+      </ul>
+      {answering.length > 0 && (
+        <>
+          <h2 className="px-2 pt-3 pb-1 font-semibold text-soft">What answers</h2>
+          <ul>
+            {answering.map(([id, part]) => (
+              <AnswerRow key={id} id={id} label={part.label} says={snapshot.states[id]?.says ?? ''} lit={isOn(job, snapshot, id)} />
+            ))}
+          </ul>
+        </>
+      )}
+      {snapshot.budgets.map((budget) => (
+        <Transformer key={budget.part} budget={budget} label={job.parts[budget.part]?.label ?? ''} />
+      ))}
+      {zones.length > 0 && (
+        <div className="mt-auto px-2 pt-4">
+          <div className="pb-1 text-soft">Valves travel</div>
+          <Segments<Speed>
+            label="Pace of time"
+            value={speed}
+            options={[
+              { value: 1, says: 'Real' },
+              { value: 4, says: '4×' },
+              { value: 'instant', says: 'At once' },
+            ]}
+            onChange={(next) => void bench.setSpeed(next)}
+            className="w-full"
+          />
+        </div>
+      )}
+    </div>
+  )
+}
+
+function ZoneRow({ zone, snapshot }: { zone: ReturnType<typeof zonesInOrder>[number]; snapshot: Snapshot }) {
+  const { bench } = useBench()
+  const standing = snapshot.verdict.zones.find((z) => z.zone === zone.id)
+  const calling = standing?.calling === true
+  const wrong = standing?.trouble !== undefined
+  const show = () => document.getElementById(`zone-${zone.id}`)?.closest('section')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+  return (
+    <li className="flex items-center gap-2 rounded-control px-2 py-1 hover:bg-well">
+      <button type="button" onClick={show} className="min-h-11 min-w-0 grow text-left" title={zone.name}>
+        <span className="line-clamp-2 font-semibold leading-tight">
+          <span className="font-mono">{zone.number}</span> {zone.name}
+        </span>
+        <span className={`block truncate text-[15px] leading-tight ${wrong ? 'font-semibold text-bad' : 'text-soft'}`}>{standing?.says ?? ''}</span>
+      </button>
+      <button
+        type="button"
+        role="switch"
+        aria-checked={calling}
+        aria-label={`${zone.name} thermostat`}
+        disabled={!zone.thermostat}
+        onClick={() => {
+          if (!zone.thermostat) return
+          void bench.set(zone.thermostat, 'calling', !calling)
+          show()
+        }}
+        className={`min-h-11 w-16 shrink-0 rounded-control border font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
+      >
+        {calling ? 'Call' : 'Off'}
+      </button>
+    </li>
+  )
+}
+
+function AnswerRow({ id, label, says, lit }: { id: string; label: string; says: string; lit: boolean }) {
+  const pick = useWorkspace((w) => w.pick)
+  return (
+    <li>
+      <button type="button" onClick={() => pick({ part: id })} className="flex min-h-11 w-full items-center justify-between gap-2 rounded-control px-2 text-left hover:bg-well">
+        <span className="font-semibold">{label}</span>
+        <span className={`rounded-full px-2 text-[15px] ${lit ? 'bg-lamp text-[#17242c]' : 'text-soft'}`}>{says}</span>
+      </button>
+    </li>
+  )
+}
+
+/** The transformer's load now, and with everything calling, against its rating. */
+function Transformer({ budget, label }: { budget: Budget; label: string }) {
+  const pick = useWorkspace((w) => w.pick)
+  const { ratedVa, nowVa, allVa } = budget
+  const over = allVa > ratedVa
+  const share = (va: number) => `${Math.min(100, (100 * va) / Math.max(ratedVa, allVa))}%`
+  return (
+    <button type="button" onClick={() => pick({ part: budget.part })} className="rounded-control px-2 py-1.5 text-left hover:bg-well">
+      <span className="flex justify-between gap-2">
+        <span className="font-semibold">{label}</span>
+        <span className="font-mono text-[15px]">
+          {nowVa.toFixed(1)} of {ratedVa} VA
+        </span>
+      </span>
+      <span className="relative mt-1.5 block h-3 overflow-hidden rounded-full bg-well outline outline-line">
+        <span className="absolute inset-y-0 left-0 bg-soft/35" style={{ width: share(allVa) }} />
+        <span className="absolute inset-y-0 left-0 bg-lamp" style={{ width: share(nowVa) }} />
+        {over && <span className="absolute inset-y-0 w-0.5 bg-bad" style={{ left: share(ratedVa) }} />}
+      </span>
+      <span className={`mt-1 block text-[15px] ${over ? 'font-semibold text-bad' : 'text-soft'}`}>
+        all calling {allVa.toFixed(1)} VA{over ? ', over its rating' : ''}
+      </span>
+    </button>
+  )
+}
+
+const isOn = (job: Job, snapshot: Snapshot, id: string) => {
+  const kind = kindOf(job.parts[id] ?? { kind: '' })
+  const state = snapshot.states[id]?.state
+  return state?.[kind?.roles?.told ?? 'running'] === true
+}

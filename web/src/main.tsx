@@ -1,0 +1,12 @@
+import './index.css'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { App } from './app/App.tsx'
+
+const root = document.getElementById('root')
+if (!root) throw new Error('the page has no root')
+createRoot(root).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+)

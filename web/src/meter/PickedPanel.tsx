@@ -1,0 +1,177 @@
+import { type Job, kindOf, labelOf, lengthInWords, markingOf, sizeInWords, type Wire } from '@civil-lantern/core'
+import { useBench, useSession } from '../data/open-job.tsx'
+import { useWorkspace } from '../data/workspace.ts'
+import { Button, Segments } from '../ui/controls.tsx'
+import { Choice, TextField } from '../ui/fields.tsx'
+import { hue } from '../views/colours.ts'
+
+/** What is selected: a part with its controls and faults, or a wire with what can happen to it. */
+export function PickedPanel() {
+  const { job } = useSession()
+  const { picked } = useWorkspace()
+  if (picked && 'wire' in picked && job.wires[picked.wire]) return <PickedWire id={picked.wire} wire={job.wires[picked.wire]!} job={job} />
+  if (picked && 'part' in picked && job.parts[picked.part]) return <PickedPart id={picked.part} job={job} />
+  return <p className="text-soft">Touch a wire or a part to see it here: what is landed on it, its switches, and what may be wrong with it.</p>
+}
+
+function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
+  const { session } = useSession()
+  const { snapshot } = useBench()
+  const { clampOn } = useWorkspace()
+  const light = snapshot?.wires[id]
+  const edit = (name: string, recipe: (wire: Wire) => void) => session.edit(name, (draft) => recipe(draft.wires[id]!))
+  const lift = (end: 'from' | 'to') => {
+    const at = `${labelOf(job, wire[end].part)} ${markingOf(job, wire[end].part, wire[end].terminal)}`
+    const lifted = wire.lifted?.[end] === true
+    return (
+      <Button
+        key={end}
+        onClick={() =>
+          edit(`${lifted ? 'Land' : 'Lift'} wire ${wire.label} at ${at}`, (w) => {
+            const next = { ...w.lifted, [end]: !lifted }
+            if (!next.from && !next.to) delete w.lifted
+            else w.lifted = { ...(next.from ? { from: true } : {}), ...(next.to ? { to: true } : {}) }
+          })
+        }
+      >
+        {lifted ? 'Land on' : 'Lift off'} {at}
+      </Button>
+    )
+  }
+  return (
+    <div className="grid gap-3">
+      <div className="flex items-center gap-3">
+        <span aria-hidden className="h-3 w-10 rounded-full border border-soft" style={{ background: hue(wire.colour) }} />
+        <h2 className="text-lg font-bold">Wire {wire.label}</h2>
+      </div>
+      <p>
+        {labelOf(job, wire.from.part)} {markingOf(job, wire.from.part, wire.from.terminal)} to {labelOf(job, wire.to.part)} {markingOf(job, wire.to.part, wire.to.terminal)}
+      </p>
+      <p className="text-soft">
+        {wire.colour}, {sizeInWords(job.practice, wire.size)}, {lengthInWords(job.practice, wire.length)}
+        {wire.cable ? `, in ${job.cables[wire.cable]?.label}` : ''}
+        {light && light.circuit !== 'none' ? `. ${light.circuit[0]!.toUpperCase()}${light.circuit.slice(1)}, ${light.lit ? 'lit' : 'dark'}${light.flowing ? `, ${(light.amps * 1000).toFixed(0)} mA` : ''}.` : ''}
+      </p>
+      {wire.broken ? (
+        <Button look="strong" onClick={() => edit(`Mend wire ${wire.label}`, (w) => void delete w.broken)}>
+          Mend this wire
+        </Button>
+      ) : (
+        <Button look="bad" onClick={() => edit(`Break wire ${wire.label}`, (w) => void (w.broken = true))}>
+          Break this wire
+        </Button>
+      )}
+      {(['from', 'to'] as const).map(lift)}
+      <Button onClick={() => clampOn(id)}>Clamp round it</Button>
+      <TextField label="Label" value={wire.label} required onCommit={(label) => edit(`Label wire ${label}`, (w) => void (w.label = label))} />
+      <p className="border-line border-t pt-3 text-soft">Kill the supply before a wire is moved. Breaking and lifting here change only this record.</p>
+    </div>
+  )
+}
+
+function PickedPart({ id, job }: { id: string; job: Job }) {
+  const { session } = useSession()
+  const { bench, snapshot } = useBench()
+  const part = job.parts[id]!
+  const kind = kindOf(part)
+  const now = snapshot?.states[id]
+  if (!kind) return <p>This part is of a kind this program does not know: {part.kind}.</p>
+  const fault = part.faults?.[0] ?? ''
+  const findings = snapshot?.findings.filter(({ at }) => at.some((spot) => spot.part === id)) ?? []
+  return (
+    <div className="grid gap-3">
+      <div>
+        <h2 className="text-lg font-bold">{part.label}</h2>
+        <p className="text-soft">
+          {kind.name}, {job.places[part.place]?.name}
+        </p>
+      </div>
+      {now && now.says !== '' && <p className="font-semibold">Now: {now.says}</p>}
+      {findings.map((finding) => (
+        <p key={finding.id} className="rounded-control border border-bad p-3">
+          {finding.says} {finding.remedy}
+        </p>
+      ))}
+      {kind.controls?.map((control) => (
+        <div key={control.state} className="flex items-center justify-between gap-3">
+          <span>{control.name}</span>
+          <Segments
+            label={`${part.label}: ${control.name}`}
+            value={String(now?.state[control.state])}
+            options={control.options.map(({ value, says }) => ({ value: String(value), says }))}
+            onChange={(text) => {
+              const option = control.options.find(({ value }) => String(value) === text)
+              if (option) void bench.set(id, control.state, option.value)
+            }}
+          />
+        </div>
+      ))}
+      {kind.faults && kind.class !== 'joint' && (
+        <Choice
+          label="Suppose it has a fault"
+          value={fault}
+          options={[{ value: '', says: 'Sound' }, ...kind.faults.map(({ name, says }) => ({ value: name, says }))]}
+          onChange={(name) =>
+            session.edit(name === '' ? `${part.label} sound` : `${part.label}: ${kind.faults!.find((f) => f.name === name)!.says.toLowerCase()}`, (draft) => {
+              if (name === '') delete draft.parts[id]!.faults
+              else draft.parts[id]!.faults = [name]
+            })
+          }
+        />
+      )}
+      <TextField label="Name" value={part.label} required maxLength={80} onCommit={(label) => session.edit(`Name ${label}`, (draft) => void (draft.parts[id]!.label = label))} />
+      <Terminals id={id} job={job} />
+      {kind.hazards?.map((hazard) => (
+        <p key={hazard} className="border-line border-t pt-3 text-soft">
+          {hazard}
+        </p>
+      ))}
+    </div>
+  )
+}
+
+/** What is landed on each terminal. */
+function Terminals({ id, job }: { id: string; job: Job }) {
+  const { pick, take, land, inHand, leads } = useWorkspace()
+  const kind = kindOf(job.parts[id]!)!
+  return (
+    <table className="w-full text-[15px]">
+      <caption className="pb-1 text-left text-soft">Terminals</caption>
+      <tbody>
+        {Object.entries(kind.terminals).map(([terminal, { role }]) => {
+          const landed = Object.entries(job.wires).filter(([, w]) => [w.from, w.to].some((end) => end.part === id && end.terminal === terminal))
+          return (
+            <tr key={terminal} className="border-line border-t">
+              <th scope="row" className="py-1 pr-2 text-left font-mono">
+                {markingOf(job, id, terminal)}
+              </th>
+              <td className="pr-2 text-soft">{role}</td>
+              <td>
+                {landed.map(([wireId, wire]) => (
+                  <button key={wireId} type="button" onClick={() => pick({ wire: wireId })} className="mr-1 min-h-9 min-w-9 rounded-control px-1 underline decoration-line underline-offset-4">
+                    {wire.label}
+                  </button>
+                ))}
+                {landed.length === 0 && <span className="text-soft">nothing</span>}
+              </td>
+              <td className="text-right">
+                <button
+                  type="button"
+                  aria-label={`Put a lead on ${labelOf(job, id)} ${markingOf(job, id, terminal)}`}
+                  onClick={() => {
+                    const lead = inHand ?? (leads.a === undefined ? 'a' : leads.b === undefined ? 'b' : 'a')
+                    land(`${id}.${terminal}`, lead)
+                    if (lead === 'a' && leads.b === undefined) take('b')
+                  }}
+                  className="min-h-11 rounded-control px-2 font-semibold hover:bg-well"
+                >
+                  Lead
+                </button>
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,99 @@
+import { type Job, kindOf, labelOf, markingOf, placeOf, pointInWords } from '@civil-lantern/core'
+import { Command } from 'cmdk'
+import { ListTree } from 'lucide-react'
+import { useState } from 'react'
+import { useSession } from '../data/open-job.tsx'
+import { type LeadName, useWorkspace } from '../data/workspace.ts'
+import { Sheet } from '../ui/sheet.tsx'
+
+interface Point {
+  readonly point: string
+  readonly says: string
+  readonly place: string
+}
+
+/** Every place a lead can be put: the terminals of every part, and ends of conductors that are lifted or broken. */
+export function pointsOf(job: Job): Point[] {
+  const points: Point[] = []
+  for (const [id, part] of Object.entries(job.parts))
+    for (const terminal of Object.keys(kindOf(part)?.terminals ?? {})) {
+      const point = `${id}.${terminal}`
+      points.push({ point, says: `${labelOf(job, id)} ${markingOf(job, id, terminal)}`, place: placeOf(job, point) })
+    }
+  for (const [id, wire] of Object.entries(job.wires))
+    for (const end of ['from', 'to'] as const)
+      if (wire.lifted?.[end] || wire.broken) {
+        const point = `wire:${id}.${end}`
+        points.push({ point, says: pointInWords(job, point), place: placeOf(job, point) })
+      }
+  return points
+}
+
+/** Chooses a lead's terminal from a list: the way of the keyboard and of the thumb. */
+export function PointPicker({ lead }: { lead: LeadName }) {
+  const { job } = useSession()
+  const land = useWorkspace((w) => w.land)
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <button type="button" aria-label={`Choose where lead ${lead.toUpperCase()} goes`} onClick={() => setOpen(true)} className="grid size-12 shrink-0 place-items-center rounded-control hover:bg-line">
+        <ListTree aria-hidden size={20} />
+      </button>
+      <Sheet title={`Lead ${lead.toUpperCase()} goes to`} open={open} onOpenChange={setOpen}>
+        <SearchList
+          placeholder="Part or terminal"
+          items={pointsOf(job).map(({ point, says, place }) => ({ key: point, says, aside: place }))}
+          onPick={(point) => {
+            land(point, lead)
+            setOpen(false)
+          }}
+        />
+      </Sheet>
+    </>
+  )
+}
+
+export function WirePicker() {
+  const { job } = useSession()
+  const { clamped, clampOn } = useWorkspace()
+  const [open, setOpen] = useState(false)
+  const wire = clamped ? job.wires[clamped] : undefined
+  return (
+    <>
+      <button type="button" onClick={() => setOpen(true)} className="min-h-14 rounded-control bg-well px-3 text-left font-semibold">
+        {wire ? `Clamp on wire ${wire.label}, ${wire.colour}` : 'Clamp on: choose a wire'}
+      </button>
+      <Sheet title="The clamp goes round" open={open} onOpenChange={setOpen}>
+        <SearchList
+          placeholder="Number, colour or part"
+          items={Object.entries(job.wires).map(([id, w]) => ({
+            key: id,
+            says: `Wire ${w.label}, ${w.colour}`,
+            aside: `${labelOf(job, w.from.part)} to ${labelOf(job, w.to.part)}`,
+          }))}
+          onPick={(id) => {
+            clampOn(id)
+            setOpen(false)
+          }}
+        />
+      </Sheet>
+    </>
+  )
+}
+
+function SearchList({ placeholder, items, onPick }: { placeholder: string; items: readonly { key: string; says: string; aside: string }[]; onPick: (key: string) => void }) {
+  return (
+    <Command label={placeholder} className="grid gap-2">
+      <Command.Input placeholder={placeholder} className="min-h-11 rounded-control border border-line bg-paper px-3" />
+      <Command.List className="h-[46dvh] overflow-y-auto">
+        <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
+        {items.map(({ key, says, aside }) => (
+          <Command.Item key={key} value={`${says} ${aside} ${key}`} onSelect={() => onPick(key)} className="flex min-h-11 items-center justify-between gap-3 rounded-control px-3 data-[selected=true]:bg-well">
+            <span className="font-semibold">{says}</span>
+            <span className="truncate text-soft">{aside}</span>
+          </Command.Item>
+        ))}
+      </Command.List>
+    </Command>
+  )
+}

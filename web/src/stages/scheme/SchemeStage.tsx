@@ -1,0 +1,65 @@
+import { outOfStep, type Verdict } from '@civil-lantern/core'
+import { Link, useNavigate, useParams } from 'react-router'
+import { useBench, useSession } from '../../data/open-job.tsx'
+import { Segments } from '../../ui/controls.tsx'
+import { SentenceView } from '../../ui/sentence.tsx'
+import { LoopsView } from '../../views/loops/LoopsView.tsx'
+import { RunsView } from '../../views/runs/RunsView.tsx'
+import { Findings } from './Findings.tsx'
+import { Ways } from './Ways.tsx'
+
+type View = 'loops' | 'runs' | 'ways'
+const views: readonly { value: View; says: string }[] = [
+  { value: 'loops', says: 'Loops' },
+  { value: 'runs', says: 'Runs' },
+  { value: 'ways', says: 'Ways' },
+]
+
+/** The circuit: how it stands in one sentence, then as loops, as a wire table, or the ways to wire it. */
+export function SchemeStage() {
+  const { session, job } = useSession()
+  const { snapshot } = useBench()
+  const params = useParams()
+  const navigate = useNavigate()
+  const wired = Object.keys(job.parts).length > 0
+  const asked = views.find(({ value }) => value === params.view)?.value ?? 'loops'
+  const view = wired ? asked : 'ways'
+  if (!snapshot) return <p className="p-2 text-soft">Solving the circuit.</p>
+  const step = outOfStep(job)
+  return (
+    <div className="grid gap-3 pb-3">
+      <div className="sticky top-0 z-10 -mt-1 flex flex-wrap items-start justify-between gap-3 bg-paper pt-1 pb-1">
+        <VerdictLine verdict={snapshot.verdict} />
+        {wired && <Segments<View> label="View" value={view} options={views} onChange={(next) => void navigate(`/jobs/${session.id}/scheme/${next}`)} className="no-print" />}
+      </div>
+      {snapshot.verdict.more.length > 0 && (
+        <ul className="-mt-1 grid gap-0.5">
+          {snapshot.verdict.more.slice(0, 4).map((sentence) => (
+            <li key={sentence.map(({ text }) => text).join('')}>
+              <SentenceView sentence={sentence} />
+            </li>
+          ))}
+          {snapshot.verdict.more.length > 4 && <li className="text-soft">and {snapshot.verdict.more.length - 4} more</li>}
+        </ul>
+      )}
+      {step.length > 0 && (
+        <p className="rounded-control border border-line bg-card px-4 py-2.5">
+          The survey has changed since this was wired: {step[0]} {step.length > 1 ? `And ${step.length - 1} more. ` : ''}
+          <Link to={`/jobs/${session.id}/scheme/ways`} className="font-semibold underline underline-offset-4">
+            Wire it again
+          </Link>
+        </p>
+      )}
+      <Findings findings={snapshot.findings} />
+      {view === 'loops' && <LoopsView job={job} snapshot={snapshot} />}
+      {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
+      {view === 'ways' && <Ways />}
+    </div>
+  )
+}
+
+const VerdictLine = ({ verdict }: { verdict: Verdict }) => (
+  <h1 className="max-w-xl min-w-64 flex-1 text-xl font-bold leading-snug" aria-live="polite" data-tone={verdict.tone}>
+    <SentenceView sentence={verdict.sentence} />
+  </h1>
+)

@@ -1,0 +1,34 @@
+import { type Job, kinds, lengthFrom, lengthUnit, metresFrom, placeNamed, removeZone, type zonesInOrder } from '@civil-lantern/core'
+import { Trash2 } from 'lucide-react'
+import { useSession } from '../../data/open-job.tsx'
+import { Choice, NumberField, TextField } from '../../ui/fields.tsx'
+
+const kindsOf = (of: string) => kinds.filter((kind) => kind.class === of).map(({ kind, name }) => ({ value: kind, says: name.replace(/^(Thermostat|Zone valve), /, '') }))
+
+/** One zone as surveyed: what it is called, where its thermostat and its valve hang, and of which kind they are. */
+export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; job: Job }) {
+  const { session } = useSession()
+  const edit = (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) => session.edit(`${zone.name}: ${name}`, (draft) => recipe(draft.zones[zone.id]!, draft))
+  const [least, most] = [0.5, 300].map((metres) => Math.round(lengthFrom(job.practice, metres)))
+  return (
+    <fieldset className="grid gap-3 rounded-control border border-line p-3 sm:grid-cols-2 lg:grid-cols-[1.1fr_1.1fr_1fr_1fr_1fr_6.5rem_auto]">
+      <legend className="px-1 font-mono text-soft">{zone.number}</legend>
+      <TextField label="Zone" value={zone.name} required maxLength={80} onCommit={(name) => edit(`name ${name}`, (z) => void (z.name = name))} />
+      <TextField label="Thermostat hangs" value={job.places[zone.place]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`thermostat at ${name}`, (z, d) => void (z.place = placeNamed(d, name)))} />
+      <Choice label="Thermostat" value={zone.thermostatKind} options={kindsOf('thermostat')} onChange={(kind) => edit('thermostat', (z) => void (z.thermostatKind = kind))} />
+      <Choice label="Valve" value={zone.valveKind} options={kindsOf('valve')} onChange={(kind) => edit('valve', (z) => void (z.valveKind = kind))} />
+      <TextField label="Valve hangs" value={job.places[zone.valvePlace]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`valve at ${name}`, (z, d) => void (z.valvePlace = placeNamed(d, name)))} />
+      <NumberField
+        label="Cable"
+        unit={lengthUnit(job.practice)}
+        min={least ?? 1}
+        max={most ?? 900}
+        value={lengthFrom(job.practice, zone.run)}
+        onCommit={(length) => edit('cable length', (z) => void (z.run = metresFrom(job.practice, length)))}
+      />
+      <button type="button" aria-label={`Remove ${zone.name}`} title={`Remove ${zone.name}`} onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))} className="grid size-11 place-items-center self-end rounded-control hover:bg-well">
+        <Trash2 aria-hidden size={19} />
+      </button>
+    </fieldset>
+  )
+}

@@ -1,0 +1,22 @@
+import type { Piece, Sentence } from '@civil-lantern/core'
+import { useWorkspace } from '../data/workspace.ts'
+
+/** A sentence whose pieces that name a part or a wire can be followed there. */
+export function SentenceView({ sentence }: { sentence: Sentence }) {
+  return sentence.map((piece, i) => <PieceView key={`${i}${piece.text}`} piece={piece} />)
+}
+
+function PieceView({ piece }: { piece: Piece }) {
+  const pick = useWorkspace((w) => w.pick)
+  const target = piece.wire ? { wire: piece.wire } : piece.part ? { part: piece.part } : undefined
+  if (!target) return <span className={piece.wrong ? 'text-bad' : ''}>{piece.text}</span>
+  return (
+    <button
+      type="button"
+      onClick={() => pick(target)}
+      className={`-my-2 inline py-2 text-left underline decoration-2 underline-offset-4 ${piece.wrong ? 'text-bad' : ''}`}
+    >
+      {piece.text}
+    </button>
+  )
+}

@@ -1,0 +1,101 @@
+import type { Job, Post, Strip } from '@civil-lantern/core'
+import { labelOf } from '@civil-lantern/core'
+import { useWorkspace } from '../../data/workspace.ts'
+import { type PlacedStrip, POST } from './layout.ts'
+
+/** What can be touched on a strip: wires, stations, splices; and, with a lead in hand, its terminals. */
+export function StripButtons({ strip, placed, y, job }: { strip: Strip; placed: PlacedStrip; y: number; job: Job }) {
+  const { pick, inHand, land } = useWorkspace()
+  const { stations, stretches, left, right } = placed
+  const terminals: { post: Post; x: number }[] = []
+  if (strip.from) terminals.push({ post: strip.from, x: left })
+  if (strip.to) terminals.push({ post: strip.to, x: right })
+  for (const { station, x, width } of stations) {
+    if (station.enter.terminal) terminals.push({ post: station.enter, x: x - width / 2 - 16 })
+    if (station.leave.terminal) terminals.push({ post: station.leave, x: x + width / 2 + 16 })
+  }
+  if (inHand)
+    return terminals.map(({ post, x }, i) => (
+      <button
+        key={`${post.part}.${post.terminal}.${i === 0 ? 'from' : i}`}
+        type="button"
+        aria-label={`Lead ${inHand.toUpperCase()} on ${labelOf(job, post.part)} ${post.marking}`}
+        onClick={() => land(`${post.part}.${post.terminal}`)}
+        style={{ left: x - 17, top: y - 22, width: 34, height: 44 }}
+        className="absolute rounded-full border-2 border-ink border-dashed bg-card/70 hover:bg-glow"
+      />
+    ))
+  return (
+    <>
+      {stretches.flatMap(({ stretch, from, to }) => {
+        const each = (to - from) / stretch.runs.length
+        return stretch.runs.flatMap((run, i) => {
+          const state = run.broken ? ', broken' : run.liftedNear || run.liftedFar ? ', lifted' : run.litNear && run.litFar ? ', lit' : ', dark'
+          const wire = (
+            <button
+              key={run.wire}
+              type="button"
+              aria-label={`Wire ${run.label}, ${run.colour}, ${labelOf(job, run.from.part)} ${run.from.marking} to ${labelOf(job, run.to.part)} ${run.to.marking}${state}`}
+              title={`Wire ${run.label}, ${run.colour}`}
+              onClick={() => pick({ wire: run.wire })}
+              style={{ left: from + i * each, top: y - 14, width: Math.max(8, each), height: 28 }}
+              className="absolute"
+            />
+          )
+          if (!run.splice || i === stretch.runs.length - 1) return [wire]
+          const { part } = run.splice
+          return [
+            wire,
+            <button
+              key={part}
+              type="button"
+              aria-label={`${labelOf(job, part)}${run.splice.loose ? ', loose' : ''}`}
+              title={labelOf(job, part)}
+              onClick={() => pick({ part })}
+              style={{ left: from + (i + 1) * each - 9, top: y - 14, width: 18, height: 28 }}
+              className="absolute"
+            />,
+          ]
+        })
+      })}
+      {stations.map(({ station, x, width }) => (
+        <button
+          key={`${station.part}.${station.element}`}
+          type="button"
+          aria-label={`${labelOf(job, station.part)}${station.load ? '' : station.made ? ', made' : ', open'}`}
+          onClick={() => pick({ part: station.part })}
+          style={{ left: x - width / 2, top: y - 22, width, height: 44 }}
+          className="absolute"
+        />
+      ))}
+    </>
+  )
+}
+
+/** The two leads of the meter where they stand on a strip. */
+export function LeadMarks({ strip, placed, y }: { strip: Strip; placed: PlacedStrip; y: number }) {
+  const leads = useWorkspace((w) => w.leads)
+  const at = (point: string | undefined): number | undefined => {
+    if (!point) return undefined
+    if (strip.from && point === `${strip.from.part}.${strip.from.terminal}`) return placed.left
+    if (strip.to && point === `${strip.to.part}.${strip.to.terminal}`) return placed.right
+    for (const { station, x, width } of placed.stations) {
+      if (point === `${station.enter.part}.${station.enter.terminal}`) return x - width / 2
+      if (point === `${station.leave.part}.${station.leave.terminal}`) return x + width / 2
+    }
+    return undefined
+  }
+  return (['a', 'b'] as const).map((lead) => {
+    const x = at(leads[lead])
+    if (x === undefined) return null
+    return (
+      <g key={lead}>
+        <line x1={x} x2={x} y1={y - 24} y2={y - (x === placed.left || x === placed.right ? POST : 3)} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray={lead === 'a' ? undefined : '3 3'} />
+        <rect x={x - 12} y={y - 44} width={24} height={21} rx={6} fill={lead === 'a' ? 'var(--ink)' : 'var(--card)'} stroke="var(--ink)" strokeWidth={2} strokeDasharray={lead === 'a' ? undefined : '4 3'} />
+        <text x={x} y={y - 28.5} textAnchor="middle" className={`text-[14px] font-bold ${lead === 'a' ? 'fill-paper' : 'fill-ink'}`}>
+          {lead.toUpperCase()}
+        </text>
+      </g>
+    )
+  })
+}

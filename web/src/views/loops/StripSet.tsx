@@ -1,0 +1,108 @@
+import { type Job, kindOf, labelOf, markingOf, type Station, type Strip } from '@civil-lantern/core'
+import { useEffect, useRef, useState } from 'react'
+import type { Snapshot } from '../../workers/bench.worker.ts'
+import { type PlacedStation, placeStrip } from './layout.ts'
+import { LeadMarks, StripButtons } from './StripButtons.tsx'
+import { type Marks, StripDrawing } from './StripDrawing.tsx'
+
+const ROW = 92
+const TIE = 14
+const TOP = 46
+
+/** Strips one under the other on one width, with the travel bar that ties an actuator to the switch below it. */
+export function StripSet({ strips, job, snapshot, marks, opening }: { strips: readonly Strip[]; job: Job; snapshot: Snapshot; marks: Marks; opening?: number }) {
+  const box = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(0)
+  useEffect(() => {
+    const element = box.current
+    if (!element) return
+    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)))
+    watch.observe(element)
+    return () => watch.disconnect()
+  }, [])
+  const tie = opening === undefined || strips.length < 2 ? 0 : TIE
+  const subjectAt = Math.round(width * (width < 480 ? 0.68 : 0.63))
+  const rows = strips.map((strip, i) => ({
+    strip,
+    y: TOP + i * ROW + (i > 0 ? tie : 0),
+    placed: placeStrip(strip, width, subjectAt),
+  }))
+  const height = TOP + (strips.length - 1) * ROW + tie + 46
+  return (
+    <div ref={box} className="relative w-full" style={{ height }}>
+      {width > 0 && (
+        <>
+          <svg width={width} height={height} aria-hidden className="block select-none overflow-visible">
+            {rows.map(({ strip, y, placed }) =>
+              strip.from ? (
+                <g key={strip.id}>
+                  <StripDrawing strip={strip} placed={placed} y={y} marks={marks} inside={(one) => <Inside one={one} y={y} job={job} snapshot={snapshot} />} />
+                  <LeadMarks strip={strip} placed={placed} y={y} />
+                </g>
+              ) : (
+                <text key={strip.id} x={8} y={y} className="fill-bad text-[15px]">
+                  {labelOf(job, strip.subject.part)} {strip.dark?.terminal ? markingOf(job, strip.subject.part, strip.dark.terminal) : ''} leads nowhere.
+                </text>
+              ),
+            )}
+            {tie > 0 && opening !== undefined && <Travel x={subjectAt} y={TOP + 41} opening={opening} />}
+          </svg>
+          {rows.map(({ strip, y, placed }) => strip.from && <StripButtons key={strip.id} strip={strip} placed={placed} y={y} job={job} />)}
+        </>
+      )}
+    </div>
+  )
+}
+
+/** How far the valve stands open, between the actuator that moves it and the switch it moves. */
+const Travel = ({ x, y, opening }: { x: number; y: number; opening: number }) => (
+  <g>
+    <line x1={x} x2={x} y1={y - 20} y2={y + 42} stroke="var(--soft)" strokeWidth={1.6} strokeDasharray="2 4" />
+    <rect x={x - 34} y={y - 5} width={68} height={11} rx={5.5} fill="var(--well)" stroke="var(--soft)" />
+    <rect x={x - 34} y={y - 5} width={68 * opening} height={11} rx={5.5} fill="var(--ink)" />
+    <text x={x + 42} y={y + 5} className="fill-ink font-mono text-[14px]">
+      {Math.round(opening * 100)} %
+    </text>
+  </g>
+)
+
+/** The word in a load, and the name under every station. */
+function Inside({ one: { station, x, width }, y, job, snapshot }: { one: PlacedStation; y: number; job: Job; snapshot: Snapshot }) {
+  const under = nameUnder(station, job)
+  const lit = station.load && station.litNear && station.amps >= 1e-3
+  const word = shortState(station, job, snapshot)
+  const room = Math.max(8, Math.floor(width / 6.6))
+  return (
+    <>
+      {station.load && (
+        <text x={x} y={y + 5} textAnchor="middle" className={`text-[14px] font-semibold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}>
+          {clip(word, Math.floor(width / 7.4))}
+        </text>
+      )}
+      {under && (
+        <text x={x} y={y + 38} textAnchor="middle" className="fill-soft text-[14px]">
+          <title>{under}</title>
+          {clip(under, room + 6)}
+        </text>
+      )}
+    </>
+  )
+}
+
+const clip = (text: string, most: number) => (text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text)
+
+function nameUnder(station: Station, job: Job): string {
+  const kind = kindOf(job.parts[station.part] ?? { kind: '' })
+  if (kind?.class === 'valve' && kind.roles?.endSwitch === station.element) return `end switch ${station.made ? 'made' : 'open'}`
+  // The actuator's name stands in the card's title; the travel bar takes the room below it.
+  if (kind?.class === 'valve' && kind.roles?.endSwitch) return ''
+  return labelOf(job, station.part)
+}
+
+function shortState(station: Station, job: Job, snapshot: Snapshot): string {
+  const kind = kindOf(job.parts[station.part] ?? { kind: '' })
+  const says = snapshot.states[station.part]?.says ?? ''
+  if (kind?.class === 'valve') return says === 'shut' ? 'at rest' : says.replace(' by its lever', '').replace(/ \d+ %$/, '')
+  if (kind?.class === 'transformer') return 'primary'
+  return says
+}

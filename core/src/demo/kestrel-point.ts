@@ -1,4 +1,5 @@
 import { blankJob } from '../job/blank.ts'
+import { metresFrom } from '../job/units.ts'
 import type { Job } from '../job/schema.ts'
 import { thermostatFirst } from '../schemes/thermostat-first.ts'
 
@@ -21,12 +22,13 @@ export function kestrelPoint(): Job {
       tank: { name: 'Tank cupboard', order: 5 },
     },
   }
+  // Cable runs in feet, as measured.
   const zones: [string, string, string, number][] = [
-    ['keepers', 'Keeper’s rooms', 'keepers', 14],
-    ['signal', 'Signal house', 'signal', 32],
-    ['oil', 'Oil store', 'oil', 11],
-    ['gallery', 'Gallery', 'gallery', 24],
-    ['tank', 'Hot-water tank', 'tank', 4],
+    ['keepers', 'Keeper’s rooms', 'keepers', 46],
+    ['signal', 'Signal house', 'signal', 105],
+    ['oil', 'Oil store', 'oil', 36],
+    ['gallery', 'Gallery', 'gallery', 79],
+    ['tank', 'Hot-water tank', 'tank', 13],
   ]
   for (const [i, [id, name, place, run]] of zones.entries())
     job.zones[id] = {
@@ -36,7 +38,7 @@ export function kestrelPoint(): Job {
       thermostatKind: 'thermostat/two-wire',
       valveKind: 'valve/motor-4',
       valvePlace: 'boiler',
-      run,
+      run: metresFrom('120', run),
     }
   job.survey.complaints =
     'Wardens say the Signal house stays cold some mornings. The old wiring was twisted and taped; all of it comes out.'

@@ -11,6 +11,7 @@ export {
   pointInWords,
   type Sentence,
   sentenceText,
+  terminalInWords,
 } from './words.ts'
 export type { ZoneStanding } from './zone-standing.ts'
 export { litWires, type WireLight } from './lit.ts'

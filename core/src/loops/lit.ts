@@ -33,7 +33,7 @@ export function litWires(simulation: Simulation, job: Job): Record<string, WireL
     )
     const feed = feeds.find(({ hotNode, backNode }) => metal.joined(branch.a, hotNode) || metal.joined(branch.a, backNode))
     const volts = feed ? Math.max(...[branch.a, branch.b].map((node) => circuit.volts(node, feed.backNode))) : 0
-    const lit = feed !== undefined && (flowing || volts >= LIT * feed.volts)
+    const lit = feed !== undefined && ((flowing && feed.circuit === 'call') || volts >= LIT * feed.volts)
     found[branch.wire!] = { circuit: earth ? 'earth' : (feed?.circuit ?? 'none'), volts, amps, lit: lit && !earth, flowing }
   }
   return found

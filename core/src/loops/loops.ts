@@ -62,6 +62,8 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
       if (made) shared.push(made)
     }
   }
+  // In the order of the sequence: the supply, then what it feeds.
+  shared.sort((a, b) => Number(b.id.startsWith('supply:')) - Number(a.id.startsWith('supply:')))
   return { zones, shared }
 }
 

@@ -1,7 +1,7 @@
 import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { labelOf, markingOf } from './words.ts'
+import { labelOf, terminalInWords } from './words.ts'
 
 /** The state a reading was taken in: who calls, where the valves stand, what is off its usual place, lifted or broken. */
 export function stateInWords(simulation: Simulation, job: Job): string[] {
@@ -28,7 +28,7 @@ export function stateInWords(simulation: Simulation, job: Job): string[] {
     if (wire.broken) words.push(`Wire ${wire.label} broken`)
     for (const end of ['from', 'to'] as const)
       if (wire.lifted?.[end])
-        words.push(`Wire ${wire.label} lifted off ${labelOf(job, wire[end].part)} ${markingOf(job, wire[end].part, wire[end].terminal)}`)
+        words.push(`Wire ${wire.label} lifted off ${terminalInWords(job, wire[end].part, wire[end].terminal)}`)
   }
   return words.map((line) => line.slice(0, 120)).slice(0, 60)
 }

@@ -248,8 +248,8 @@ class Unroller {
       volts: this.#circuit.volts(enter, leave),
       amps,
       subject,
-      litNear: this.#lit(enter) || amps >= FLOWS,
-      litFar: this.#lit(leave) || amps >= FLOWS,
+      litNear: this.#lit(enter, amps),
+      litFar: this.#lit(leave, amps),
     }
   }
 
@@ -259,7 +259,6 @@ class Unroller {
     const forwards = from === branch.a
     const [near, far] = forwards ? [wire.from, wire.to] : [wire.to, wire.from]
     const amps = this.#circuit.amps(branch)
-    const flowing = amps >= FLOWS
     const lifted = (joint: Step | undefined) => joint?.branch.form === 'joint' && this.#circuit.lump(joint.branch).open
     if (this.#near === -1) this.#near = before?.branch.form === 'joint' ? before.from : from
     this.#far = after?.branch.form === 'joint' ? after.to : to
@@ -272,8 +271,8 @@ class Unroller {
       broken: this.#circuit.lump(branch).open,
       liftedNear: lifted(before) ?? false,
       liftedFar: lifted(after) ?? false,
-      litNear: flowing || this.#lit(from),
-      litFar: flowing || this.#lit(to),
+      litNear: this.#lit(from, amps),
+      litFar: this.#lit(to, amps),
       amps,
     })
   }
@@ -304,7 +303,9 @@ class Unroller {
     this.#near = -1
   }
 
-  #lit(node: number) {
+  /** A call pair that is made has its volts across the coil inside the boiler: there the current is the light. */
+  #lit(node: number, amps: number) {
+    if (this.#feed.circuit === 'call' && amps >= FLOWS) return true
     return this.#circuit.volts(node, this.#feed.backNode) >= LIT * this.#feed.volts
   }
 

@@ -26,12 +26,17 @@ export function pointInWords(job: Job, point: string): string {
     const wire = job.wires[lead[1]!]
     const end = wire?.[lead[2] === 'from' ? 'from' : 'to']
     return wire && end
-      ? `Wire ${wire.label}, end at ${labelOf(job, end.part)} ${markingOf(job, end.part, end.terminal)}`
+      ? `Wire ${wire.label}, end at ${terminalInWords(job, end.part, end.terminal)}`
       : point
   }
   const dot = point.indexOf('.')
-  const [part, terminal] = [point.slice(0, dot), point.slice(dot + 1)]
-  return `${labelOf(job, part)} ${markingOf(job, part, terminal)}`
+  return terminalInWords(job, point.slice(0, dot), point.slice(dot + 1))
+}
+
+/** `Valve 2 M1`, or `Splice S4 way 1`. */
+export function terminalInWords(job: Job, part: string, terminal: string): string {
+  const way = kindOf(job.parts[part] ?? { kind: '' })?.class === 'joint' ? 'way ' : ''
+  return `${labelOf(job, part)} ${way}${markingOf(job, part, terminal)}`
 }
 
 /** What is printed at a terminal: the user's own marking, or the usual one of its kind. */
@@ -65,13 +70,13 @@ export function darkInWords(job: Job, dark: Dark): Piece {
       }
     }
     case 'lead':
-      return { text: `the lead lifted off ${label} ${markingOf(job, dark.part!, dark.terminal!)}`, ...about }
+      return { text: `the lead lifted off ${terminalInWords(job, dark.part!, dark.terminal!)}`, ...about }
     case 'splice':
       return { text: `a loose way of ${label}`, ...about }
     case 'source':
       return { text: label, ...about }
     case 'nowhere':
-      return { text: `${label} ${dark.terminal ? markingOf(job, dark.part!, dark.terminal) : ''}`.trim(), ...about }
+      return { text: dark.terminal ? terminalInWords(job, dark.part!, dark.terminal) : label, ...about }
     default: {
       const roles = kindOf(job.parts[dark.part!]!)?.roles
       const isSwitch = roles?.endSwitch === dark.element && kindOf(job.parts[dark.part!]!)?.class === 'valve'

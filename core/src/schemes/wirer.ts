@@ -106,7 +106,8 @@ export class Wirer implements Wiring {
   splice(name: string, place: string, conductors: number): { id: string; ways: number } {
     const ways = CONNECTORS.find((w) => w >= conductors) ?? MOST_WAYS
     const id = `S${++this.#splices}`
-    this.hang(id, `joint/lever-${ways}`, `Splice ${id}, ${name}`, place)
+    this.hang(id, `joint/lever-${ways}`, `Splice ${id}`, place)
+    this.parts[id] = { ...this.parts[id]!, note: name }
     return { id, ways }
   }
 }

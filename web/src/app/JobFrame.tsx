@@ -56,11 +56,11 @@ function Inside() {
   const stage = location.pathname.split('/')[3]
   const entries = useQuery({ queryKey: ['entries', session.id], queryFn: () => api.entries(session.id) })
   const waiting = useWaitingEntries().length
-  const { sheet, raise, panel } = useWorkspace()
+  const { sheet, raise, panel, inHand, take } = useWorkspace()
   useJobKeys(() => setFinding(true), () => setKeysShown(true))
   const wide = !atTheCircuit.has(stage ?? '')
   return (
-    <div className="grid h-full grid-rows-[auto_auto_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)]">
       <div>
         <TopLine
           title={<JobSwitcher />}
@@ -74,7 +74,7 @@ function Inside() {
         />
       </div>
       <StringOfStages jobId={session.id} standing={(id) => stageOf(id)!.standing(job, snapshot, (entries.data?.length ?? 0) + waiting)} />
-      <div className={`grid min-h-0 gap-3 px-4 pt-2 pb-18 md:pb-4 ${wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}>
+      <div className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 sm:px-4 pt-2 pb-18 md:pb-4 ${wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}>
         <aside aria-label="Calls" className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-2.5 pt-3 md:block">
           <Rail />
         </aside>
@@ -95,6 +95,14 @@ function Inside() {
           <Gauge aria-hidden size={19} /> {panel === 'picked' ? 'Selected' : 'Meter'}
         </button>
       </div>
+      {inHand && (
+        <div role="status" className="no-print fixed inset-x-3 bottom-20 z-30 flex items-center justify-between gap-3 rounded-control bg-ink px-4 py-2 text-paper lg:hidden">
+          <span className="font-semibold">Lead {inHand.toUpperCase()} in hand: touch a terminal</span>
+          <button type="button" onClick={() => take(undefined)} className="min-h-11 px-2 underline underline-offset-4">
+            Put down
+          </button>
+        </div>
+      )}
       <Sheet title="Who calls, what answers" open={sheet === 'calls'} onOpenChange={(open) => raise(open ? 'calls' : undefined)}>
         <Rail />
       </Sheet>

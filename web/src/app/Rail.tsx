@@ -23,7 +23,7 @@ export function Rail() {
       </ul>
       {answering.length > 0 && (
         <>
-          <h2 className="px-2 pt-3 pb-1 font-semibold text-soft">What answers</h2>
+          <h2 className="px-2 pt-1.5 font-semibold text-soft">What answers</h2>
           <ul>
             {answering.map(([id, part]) => (
               <AnswerRow key={id} id={id} label={part.label} says={snapshot.states[id]?.says ?? ''} lit={isOn(job, snapshot, id)} />
@@ -35,8 +35,7 @@ export function Rail() {
         <Transformer key={budget.part} budget={budget} label={job.parts[budget.part]?.label ?? ''} />
       ))}
       {zones.length > 0 && (
-        <div className="mt-auto px-2 pt-4">
-          <div className="pb-1 text-soft">Valves travel</div>
+        <div className="mt-auto px-2 pt-2" title="How fast valves travel here">
           <Segments<Speed>
             label="Pace of time"
             value={speed}
@@ -109,8 +108,8 @@ function Transformer({ budget, label }: { budget: Budget; label: string }) {
     <button type="button" onClick={() => pick({ part: budget.part })} className="rounded-control px-2 py-1.5 text-left hover:bg-well">
       <span className="flex justify-between gap-2">
         <span className="font-semibold">{label}</span>
-        <span className="font-mono text-[15px]">
-          {nowVa.toFixed(1)} of {ratedVa} VA
+        <span className="whitespace-nowrap font-mono text-[15px]">
+          {nowVa.toFixed(1)}/{ratedVa} VA
         </span>
       </span>
       <span className="relative mt-1.5 block h-3 overflow-hidden rounded-full bg-well outline outline-line">

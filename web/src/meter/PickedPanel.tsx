@@ -1,4 +1,4 @@
-import { type Job, kindOf, labelOf, lengthInWords, markingOf, sizeInWords, type Wire } from '@civil-lantern/core'
+import { type Job, kindOf, labelOf, lengthInWords, markingOf, sizeInWords, terminalInWords, type Wire } from '@civil-lantern/core'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button, Segments } from '../ui/controls.tsx'
@@ -21,7 +21,7 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
   const light = snapshot?.wires[id]
   const edit = (name: string, recipe: (wire: Wire) => void) => session.edit(name, (draft) => recipe(draft.wires[id]!))
   const lift = (end: 'from' | 'to') => {
-    const at = `${labelOf(job, wire[end].part)} ${markingOf(job, wire[end].part, wire[end].terminal)}`
+    const at = terminalInWords(job, wire[end].part, wire[end].terminal)
     const lifted = wire.lifted?.[end] === true
     return (
       <Button
@@ -45,7 +45,7 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
         <h2 className="text-lg font-bold">Wire {wire.label}</h2>
       </div>
       <p>
-        {labelOf(job, wire.from.part)} {markingOf(job, wire.from.part, wire.from.terminal)} to {labelOf(job, wire.to.part)} {markingOf(job, wire.to.part, wire.to.terminal)}
+        {terminalInWords(job, wire.from.part, wire.from.terminal)} to {terminalInWords(job, wire.to.part, wire.to.terminal)}
       </p>
       <p className="text-soft">
         {wire.colour}, {sizeInWords(job.practice, wire.size)}, {lengthInWords(job.practice, wire.length)}

@@ -74,7 +74,7 @@ export function NumberField({
   unit: string
   onCommit: (value: number) => void
 }) {
-  const shown = String(Number(value.toFixed(2)))
+  const shown = String(Number(value.toFixed(1)))
   const [draft, setDraft] = useState(shown)
   const [wrong, setWrong] = useState<string>()
   useEffect(() => setDraft(shown), [shown])

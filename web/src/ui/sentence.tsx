@@ -11,12 +11,15 @@ function PieceView({ piece }: { piece: Piece }) {
   const target = piece.wire ? { wire: piece.wire } : piece.part ? { part: piece.part } : undefined
   if (!target) return <span className={piece.wrong ? 'text-bad' : ''}>{piece.text}</span>
   return (
-    <button
-      type="button"
-      onClick={() => pick(target)}
-      className={`-my-2 inline py-2 text-left underline decoration-2 underline-offset-4 ${piece.wrong ? 'text-bad' : ''}`}
+    <a
+      href={`#${piece.wire ?? piece.part}`}
+      onClick={(event) => {
+        event.preventDefault()
+        pick(target)
+      }}
+      className={`underline decoration-2 underline-offset-4 ${piece.wrong ? 'text-bad' : ''}`}
     >
       {piece.text}
-    </button>
+    </a>
   )
 }

@@ -27,7 +27,7 @@ export function SchemeStage() {
   if (!snapshot) return <p className="p-2 text-soft">Solving the circuit.</p>
   const step = outOfStep(job)
   return (
-    <div className="grid gap-3 pb-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-3">
       <div className="sticky top-0 z-10 -mt-1 flex flex-wrap items-start justify-between gap-3 bg-paper pt-1 pb-1">
         <VerdictLine verdict={snapshot.verdict} />
         {wired && <Segments<View> label="View" value={view} options={views} onChange={(next) => void navigate(`/jobs/${session.id}/scheme/${next}`)} className="no-print" />}

@@ -11,13 +11,11 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
   const edit = (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) => session.edit(`${zone.name}: ${name}`, (draft) => recipe(draft.zones[zone.id]!, draft))
   const [least, most] = [0.5, 300].map((metres) => Math.round(lengthFrom(job.practice, metres)))
   return (
-    <fieldset className="grid gap-3 rounded-control border border-line p-3 sm:grid-cols-2 lg:grid-cols-[1.1fr_1.1fr_1fr_1fr_1fr_6.5rem_auto]">
+    <fieldset className="grid items-end gap-3 rounded-control border border-line px-3 pb-3 sm:grid-cols-2 xl:grid-cols-[1fr_1.25fr_1.25fr_7rem]">
       <legend className="px-1 font-mono text-soft">{zone.number}</legend>
       <TextField label="Zone" value={zone.name} required maxLength={80} onCommit={(name) => edit(`name ${name}`, (z) => void (z.name = name))} />
-      <TextField label="Thermostat hangs" value={job.places[zone.place]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`thermostat at ${name}`, (z, d) => void (z.place = placeNamed(d, name)))} />
       <Choice label="Thermostat" value={zone.thermostatKind} options={kindsOf('thermostat')} onChange={(kind) => edit('thermostat', (z) => void (z.thermostatKind = kind))} />
-      <Choice label="Valve" value={zone.valveKind} options={kindsOf('valve')} onChange={(kind) => edit('valve', (z) => void (z.valveKind = kind))} />
-      <TextField label="Valve hangs" value={job.places[zone.valvePlace]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`valve at ${name}`, (z, d) => void (z.valvePlace = placeNamed(d, name)))} />
+      <TextField label="Thermostat hangs" value={job.places[zone.place]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`thermostat at ${name}`, (z, d) => void (z.place = placeNamed(d, name)))} />
       <NumberField
         label="Cable"
         unit={lengthUnit(job.practice)}
@@ -26,9 +24,13 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
         value={lengthFrom(job.practice, zone.run)}
         onCommit={(length) => edit('cable length', (z) => void (z.run = metresFrom(job.practice, length)))}
       />
-      <button type="button" aria-label={`Remove ${zone.name}`} title={`Remove ${zone.name}`} onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))} className="grid size-11 place-items-center self-end rounded-control hover:bg-well">
-        <Trash2 aria-hidden size={19} />
+      <button type="button" onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))} className="order-last inline-flex min-h-11 items-center gap-2 justify-self-start rounded-control px-2 text-soft hover:bg-well hover:text-ink" aria-label={`Remove ${zone.name}`}>
+        <Trash2 aria-hidden size={19} /> Remove
       </button>
+      <div className="xl:col-start-2">
+      <Choice label="Valve" value={zone.valveKind} options={kindsOf('valve')} onChange={(kind) => edit('valve', (z) => void (z.valveKind = kind))} />
+      </div>
+      <TextField label="Valve hangs" value={job.places[zone.valvePlace]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`valve at ${name}`, (z, d) => void (z.valvePlace = placeNamed(d, name)))} />
     </fieldset>
   )
 }

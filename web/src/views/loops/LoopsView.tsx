@@ -15,7 +15,7 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     [verdict, picked],
   )
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       {zonesInOrder(job).map((zone) => {
         const found = loops.zones.find((z) => z.zone === zone.id)
         const strips = [found?.valve, found?.standIn, found?.call].filter((strip) => strip !== undefined)

@@ -91,7 +91,7 @@ const PostMark = ({ post, x, y, lit }: { post: Post | undefined; x: number; y: n
     </g>
   ) : null
 
-function StationBox({ placed: { station, x, width }, y, marks, children }: { placed: PlacedStation; y: number; marks: Marks; children: ReactNode }) {
+function StationBox({ placed: { station, x, width, before, after }, y, marks, children }: { placed: PlacedStation; y: number; marks: Marks; children: ReactNode }) {
   const wrong = marks.wrong.has(station.part) || marks.wrong.has(`${station.part}.${station.element}`)
   const picked = marks.picked === station.part
   const energised = station.load && station.litNear && station.amps >= 1e-3
@@ -111,13 +111,15 @@ function StationBox({ placed: { station, x, width }, y, marks, children }: { pla
       />
       {station.load ? null : <ContactMark x={x} y={y} made={station.made} colour={edge} lit={station.litNear} />}
       {children}
-      <Marking post={station.enter} x={x - width / 2 - 4} y={y} anchor="end" />
-      <Marking post={station.leave} x={x + width / 2 + 4} y={y} anchor="start" />
+      <Marking post={station.enter} x={x - width / 2 - 4} y={y} anchor="end" room={before} />
+      <Marking post={station.leave} x={x + width / 2 + 4} y={y} anchor="start" room={after} />
     </g>
   )
 }
 
-const Marking = ({ post, x, y, anchor }: { post: Post; x: number; y: number; anchor: 'start' | 'end' }) => (
+/** Where two stations stand too near for both their markings, neither is drawn; the panel of the part has them all. */
+const Marking = ({ post, x, y, anchor, room }: { post: Post; x: number; y: number; anchor: 'start' | 'end'; room: number }) =>
+  post.marking.length * 8.2 > room / 2 + 8 ? null : (
   <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[13px]">
     {post.marking}
   </text>

@@ -12,25 +12,27 @@ const TOP = 46
 /** Strips one under the other on one width, with the travel bar that ties an actuator to the switch below it. */
 export function StripSet({ strips, job, snapshot, marks, opening }: { strips: readonly Strip[]; job: Job; snapshot: Snapshot; marks: Marks; opening?: number }) {
   const box = useRef<HTMLDivElement>(null)
-  const [width, setWidth] = useState(0)
+  const [room, setRoom] = useState(0)
   useEffect(() => {
     const element = box.current
     if (!element) return
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)))
+    const watch = new ResizeObserver(([entry]) => entry && setRoom(Math.floor(entry.contentRect.width)))
     watch.observe(element)
     return () => watch.disconnect()
   }, [])
   const tie = opening === undefined || strips.length < 2 ? 0 : TIE
-  const subjectAt = Math.round(width * (width < 480 ? 0.68 : 0.63))
+  const most = Math.max(...strips.map(({ items }) => items.filter(({ form }) => form === 'station').length))
+  const width = Math.max(room, 56 * most + 140)
+  const subjectAt = Math.round(width * (most > 4 ? 0.84 : width < 480 ? 0.7 : 0.66))
   const rows = strips.map((strip, i) => ({
     strip,
     y: TOP + i * ROW + (i > 0 ? tie : 0),
     placed: placeStrip(strip, width, subjectAt),
   }))
-  const height = TOP + (strips.length - 1) * ROW + tie + 46
+  const height = TOP + (strips.length - 1) * ROW + tie + (most > 4 ? 60 : 46)
   return (
-    <div ref={box} className="relative w-full" style={{ height }}>
-      {width > 0 && (
+    <div ref={box} className={`relative w-full ${width > room ? 'overflow-x-auto overflow-y-hidden' : ''}`} style={{ height }}>
+      {room > 0 && (
         <>
           <svg width={width} height={height} aria-hidden className="block select-none overflow-visible">
             {rows.map(({ strip, y, placed }) =>
@@ -67,11 +69,10 @@ const Travel = ({ x, y, opening }: { x: number; y: number; opening: number }) =>
 )
 
 /** The word in a load, and the name under every station. */
-function Inside({ one: { station, x, width }, y, job, snapshot }: { one: PlacedStation; y: number; job: Job; snapshot: Snapshot }) {
+function Inside({ one: { station, x, width, before, after }, y, job, snapshot }: { one: PlacedStation; y: number; job: Job; snapshot: Snapshot }) {
   const under = nameUnder(station, job)
   const lit = station.load && station.litNear && station.amps >= 1e-3
   const word = shortState(station, job, snapshot)
-  const room = Math.max(8, Math.floor(width / 6.6))
   return (
     <>
       {station.load && (
@@ -80,9 +81,13 @@ function Inside({ one: { station, x, width }, y, job, snapshot }: { one: PlacedS
         </text>
       )}
       {under && (
-        <text x={x} y={y + 38} textAnchor="middle" className="fill-soft text-[14px]">
+        <text x={x} textAnchor="middle" className="fill-soft text-[14px]">
           <title>{under}</title>
-          {clip(under, room + 6)}
+          {twoLines(under, Math.floor((width + Math.min(before, after, 60)) / 7)).map((line, i) => (
+            <tspan key={line} x={x} y={y + 38 + i * 16}>
+              {line}
+            </tspan>
+          ))}
         </text>
       )}
     </>
@@ -90,6 +95,15 @@ function Inside({ one: { station, x, width }, y, job, snapshot }: { one: PlacedS
 }
 
 const clip = (text: string, most: number) => (text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text)
+
+/** A name on one line where it fits, else broken at its spaces, else cut with an ellipsis. */
+function twoLines(text: string, most: number): string[] {
+  if (text.length <= most) return [text]
+  const words = text.split(' ')
+  let first = words.shift() ?? ''
+  while (words[0] && `${first} ${words[0]}`.length <= most) first = `${first} ${words.shift()}`
+  return words.length === 0 ? [clip(first, most)] : [clip(first, most), clip(words.join(' '), most)]
+}
 
 function nameUnder(station: Station, job: Job): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })

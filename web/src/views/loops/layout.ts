@@ -4,6 +4,9 @@ export interface PlacedStation {
   readonly station: Station
   readonly x: number
   readonly width: number
+  /** Length of the wire drawn before and after it: what its markings have to share. */
+  readonly before: number
+  readonly after: number
 }
 
 export interface PlacedStretch {
@@ -20,6 +23,7 @@ export interface PlacedStrip {
 }
 
 export const POST = 14
+const LOAD_WIDTH = 72
 
 /**
  * Lays a strip out along a line: posts at both ends, its subject where the caller wants it, the other stations evenly
@@ -29,30 +33,58 @@ export function placeStrip(strip: Strip, width: number, subjectAt: number): Plac
   const [left, right] = [POST + 4, width - POST - 4]
   const stations = strip.items.filter((item) => item.form === 'station')
   const at = stations.findIndex(({ subject }) => subject)
-  const size = Math.max(46, Math.min(92, (width - 140) / Math.max(3, stations.length + 1)))
-  const centres = stations.map((_, i) => {
-    if (i === at) return subjectAt
-    if (i < at) return between(left + POST, subjectAt - size / 2, size, at, i)
-    return between(subjectAt + size / 2, right - POST, size, stations.length - at - 1, i - at - 1)
-  })
-  const placed = stations.map((station, i) => ({ station, x: centres[i]!, width: size }))
+  const size = Math.max(46, Math.min(84, (width - 140) / (stations.length * 1.6)))
+  // A load has its state written in it and needs the room; a contact is only a mark.
+  const widths = stations.map(({ load }) => (load ? Math.max(size, LOAD_WIDTH) : size))
+  const half = (widths[at] ?? size) / 2
+  const gaps = gapWeights(strip)
+  const before = spread(left + POST, subjectAt - half, size, gaps.slice(0, at + 1))
+  const after = spread(subjectAt + half, right - POST, size, gaps.slice(at + 1))
+  const centres = [...before, subjectAt, ...after]
+  const edges = stations.map((_, i) => [centres[i]! - widths[i]! / 2, centres[i]! + widths[i]! / 2] as const)
+  const placed = stations.map((station, i) => ({
+    station,
+    x: centres[i]!,
+    width: widths[i]!,
+    before: edges[i]![0] - (edges[i - 1]?.[1] ?? left + POST),
+    after: (edges[i + 1]?.[0] ?? right - POST) - edges[i]![1],
+  }))
   const stretches: PlacedStretch[] = []
   let next = 0
   let from = left + POST
   for (const item of strip.items) {
     if (item.form === 'station') {
-      from = placed[next]!.x + size / 2
+      from = placed[next]!.x + placed[next]!.width / 2
       next++
     } else {
       const after = placed[next]
-      stretches.push({ stretch: item, from, to: after ? after.x - size / 2 : right - POST })
+      stretches.push({ stretch: item, from, to: after ? after.x - after.width / 2 : right - POST })
     }
   }
   return { stations: placed, stretches, left, right }
 }
 
-/** Centre of the i-th of `count` boxes spread evenly between two edges. */
-function between(from: number, to: number, size: number, count: number, i: number): number {
-  const gap = (to - from - count * size) / (count + 1)
-  return from + gap * (i + 1) + size * i + size / 2
+/** How much room the stretch before each station, and the one after the last, asks for: more for more wires. */
+function gapWeights(strip: Strip): number[] {
+  const weights = [1]
+  for (const item of strip.items) {
+    if (item.form === 'station') weights.push(1)
+    else {
+      const open = item.runs.filter((run) => run.broken || run.liftedNear || run.liftedFar).length
+      weights[weights.length - 1] = 0.4 + 0.6 * item.runs.length + 1.2 * open
+    }
+  }
+  return weights
+}
+
+/** Centres of boxes spread between two edges, with gaps in the given proportions: one more gap than boxes. */
+function spread(from: number, to: number, size: number, gaps: readonly number[]): number[] {
+  const boxes = gaps.length - 1
+  const each = (to - from - boxes * size) / gaps.reduce((sum, gap) => sum + gap, 0)
+  let at = from
+  return gaps.slice(0, boxes).map((gap) => {
+    const centre = at + gap * each + size / 2
+    at = centre + size / 2
+    return centre
+  })
 }

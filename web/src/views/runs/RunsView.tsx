@@ -1,4 +1,4 @@
-import { conductorSizes, type Job, lengthFrom, lengthInWords, lengthUnit, markingOf, metresFrom, sizeInWords, type Wire, type WireLight } from '@civil-lantern/core'
+import { conductorSizes, type Job, lengthFrom, lengthInWords, lengthUnit, metresFrom, sizeInWords, terminalInWords, type Wire, type WireLight } from '@civil-lantern/core'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
@@ -57,11 +57,11 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard */}
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Wires">
-        <table className="w-full min-w-[660px] border-collapse text-[15px]">
+        <table className="w-full min-w-[620px] border-collapse text-[15px]">
           <thead>
             <tr className="border-line border-y text-left text-soft">
               {columns.map(({ key, says }) => (
-                <th key={says} scope="col" aria-sort={key === sort.key ? (sort.up ? 'ascending' : 'descending') : 'none'} className="px-2 font-semibold first:pl-4">
+                <th key={says} scope="col" aria-sort={key === sort.key ? (sort.up ? 'ascending' : 'descending') : 'none'} className="px-1.5 font-semibold first:pl-4">
                   {key ? (
                     <button
                       type="button"
@@ -89,15 +89,15 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       {wire.label}
                     </button>
                   </td>
-                  <td className="max-w-44 px-2">{from}</td>
-                  <td className="max-w-44 px-2">{to}</td>
-                  <td className="px-2">
+                  <td className="max-w-44 px-1.5">{from}</td>
+                  <td className="max-w-44 px-1.5">{to}</td>
+                  <td className="px-1.5">
                     <span className="flex items-center gap-2">
                       <span aria-hidden className="h-4 w-4 shrink-0 rounded-full border border-soft" style={{ background: hue(wire.colour) }} />
                       <Cell label={`Colour of wire ${wire.label}`} value={wire.colour} options={withOwn(COLOURS, wire.colour)} onChange={(colour) => edit(`colour ${colour}`, (w) => void (w.colour = colour))} />
                     </span>
                   </td>
-                  <td className="px-2">
+                  <td className="px-1.5">
                     <Cell
                       label={`Size of wire ${wire.label}`}
                       value={sizeInWords(job.practice, wire.size)}
@@ -111,11 +111,11 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       }}
                     />
                   </td>
-                  <td className="px-2">
+                  <td className="px-1.5">
                     <Length label={`Length of wire ${wire.label}, ${lengthUnit(job.practice)}`} shown={lengthInWords(job.practice, wire.length)} value={lengthFrom(job.practice, wire.length)} onChange={(value) => edit('length', (w) => void (w.length = metresFrom(job.practice, value)))} />
                   </td>
-                  <td className="px-2 text-soft">{wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}</td>
-                  <td className="pr-4 pl-2">
+                  <td className="px-1.5 text-soft">{wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}</td>
+                  <td className="pr-3 pl-1.5">
                     <Light light={light} wire={wire} />
                   </td>
                 </tr>
@@ -131,7 +131,7 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
 
 function Cell({ label, value, options, onChange }: { label: string; value: string; options: readonly string[]; onChange: (value: string) => void }) {
   return (
-    <select aria-label={label} value={value} onChange={(e) => onChange(e.target.value)} className="min-h-9 rounded-control border border-transparent bg-transparent hover:border-line">
+    <select aria-label={label} value={value} onChange={(e) => onChange(e.target.value)} className="field-sizing-content min-h-9 rounded-control border border-transparent bg-transparent hover:border-line">
       {options.map((option) => (
         <option key={option}>{option}</option>
       ))}
@@ -155,7 +155,7 @@ function Length({ label, shown, value, onChange }: { label: string; shown: strin
       onChange={(e) => setDraft(e.target.value)}
       onBlur={commit}
       onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      className="min-h-9 w-18 rounded-control border border-transparent bg-transparent px-1 font-mono hover:border-line focus:border-soft"
+      className="min-h-9 w-16 rounded-control border border-transparent bg-transparent px-1 font-mono hover:border-line focus:border-soft"
     />
   )
 }
@@ -175,7 +175,7 @@ const withOwn = (options: readonly string[], own: string) => (options.includes(o
 
 function rowsOf(job: Job, lights: Readonly<Record<string, WireLight>>, filter: string): Row[] {
   const words = filter.toLowerCase().split(/\s+/).filter(Boolean)
-  const end = ({ part, terminal }: Wire['from']) => `${job.parts[part]?.label ?? part} ${markingOf(job, part, terminal)}`
+  const end = ({ part, terminal }: Wire['from']) => terminalInWords(job, part, terminal)
   return Object.entries(job.wires)
     .map(([id, wire]) => ({ id, wire, number: Number(wire.label) || 0, from: end(wire.from), to: end(wire.to), light: lights[id] }))
     .filter(({ wire, from, to }) => {

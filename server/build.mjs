@@ -9,7 +9,11 @@ await build({
   target: 'node20',
   conditions: ['source'],
   packages: 'external',
-  alias: { '@civil-lantern/core': '../core/src/index.ts', '@civil-lantern/core/demo': '../core/src/demo/index.ts', '@civil-lantern/core/validate': '../core/src/doors.ts' },
+  alias: {
+    '@civil-lantern/core': '../core/src/index.ts',
+    '@civil-lantern/core/demo': '../core/src/demo/index.ts',
+    '@civil-lantern/core/validate': '../core/src/doors.ts',
+  },
   sourcemap: true,
   logLevel: 'warning',
 })

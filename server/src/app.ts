@@ -25,7 +25,8 @@ export function application(store: Database, webFolder: string, log: Logger): Ko
     const from = performance.now()
     await next()
     const ms = Math.round(performance.now() - from)
-    if (ctx.path.startsWith('/api/')) log.info({ method: ctx.method, path: ctx.path, status: ctx.status, ms }, 'request')
+    if (ctx.path.startsWith('/api/'))
+      log.info({ method: ctx.method, path: ctx.path, status: ctx.status, ms }, 'request')
   })
   app.use(
     helmet({

@@ -48,7 +48,12 @@ function asRefusal(error: unknown): { status: number; failures: readonly Failure
     return {
       status,
       failures: [
-        { code: 'http/too-large', where: '/', says: 'This is larger than the 2 MB a request may have.', remedy: 'Send less at once.' },
+        {
+          code: 'http/too-large',
+          where: '/',
+          says: 'This is larger than the 2 MB a request may have.',
+          remedy: 'Send less at once.',
+        },
       ],
     }
   if (status >= 400 && status < 500)

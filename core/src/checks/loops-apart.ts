@@ -1,7 +1,7 @@
 import { feedsOf } from '../loops/feeds.ts'
+import { Metal } from '../loops/metal.ts'
 import { labelOf } from '../loops/words.ts'
 import type { Rule } from './finding.ts'
-import { Metal } from '../loops/metal.ts'
 
 export const loopsApart: Rule = {
   id: 'loops-apart',

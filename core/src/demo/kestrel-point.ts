@@ -1,6 +1,6 @@
 import { blankJob } from '../job/blank.ts'
-import { metresFrom } from '../job/units.ts'
 import type { Job } from '../job/schema.ts'
+import { metresFrom } from '../job/units.ts'
 import { thermostatFirst } from '../schemes/thermostat-first.ts'
 
 /** Visitor centre in old keepers' houses: five zones on one 40 VA transformer. */

@@ -18,7 +18,10 @@ export function addZone(draft: Job): string {
   draft.zones[id] = {
     number,
     name: `Zone ${number}`,
-    place: last?.place ?? Object.keys(draft.places).find((place) => place !== draft.survey.boiler.place) ?? draft.survey.boiler.place,
+    place:
+      last?.place ??
+      Object.keys(draft.places).find((place) => place !== draft.survey.boiler.place) ??
+      draft.survey.boiler.place,
     thermostatKind: last?.thermostatKind ?? 'thermostat/two-wire',
     valveKind: last?.valveKind ?? 'valve/motor-4',
     valvePlace: draft.survey.boiler.place,

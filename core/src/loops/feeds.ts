@@ -32,5 +32,7 @@ export function feedsOf(netlist: Netlist, job: Job): Feed[] {
 /** The feed whose circuit a node belongs to, if any. */
 export function feedAt(netlist: Netlist, job: Job, node: number): Feed | undefined {
   const metal = new Metal(netlist)
-  return feedsOf(netlist, job).find(({ hotNode, backNode }) => metal.joined(node, hotNode) || metal.joined(node, backNode))
+  return feedsOf(netlist, job).find(
+    ({ hotNode, backNode }) => metal.joined(node, hotNode) || metal.joined(node, backNode),
+  )
 }

@@ -1,5 +1,7 @@
 export { type Feed, feedAt, feedsOf } from './feeds.ts'
+export { litWires, type WireLight } from './lit.ts'
 export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
+export { stateInWords } from './state-words.ts'
 export type { Dark, Post, Run, Station, Stretch, Strip } from './strip.ts'
 export { type Verdict, verdictOf } from './verdict.ts'
 export {
@@ -14,5 +16,3 @@ export {
   terminalInWords,
 } from './words.ts'
 export type { ZoneStanding } from './zone-standing.ts'
-export { litWires, type WireLight } from './lit.ts'
-export { stateInWords } from './state-words.ts'

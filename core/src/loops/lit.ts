@@ -1,8 +1,8 @@
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { CircuitClass } from '../parts/kind.ts'
-import { Metal } from './metal.ts'
 import { feedsOf } from './feeds.ts'
+import { Metal } from './metal.ts'
 
 /** How a wire stands: which circuit it belongs to, its volts over that circuit's return, and what flows in it. */
 export interface WireLight {
@@ -31,10 +31,18 @@ export function litWires(simulation: Simulation, job: Job): Record<string, WireL
     const earth = [wire.from, wire.to].some(
       ({ part, terminal }) => netlist.parts.get(part)?.kind.terminals[terminal]?.circuit === 'earth',
     )
-    const feed = feeds.find(({ hotNode, backNode }) => metal.joined(branch.a, hotNode) || metal.joined(branch.a, backNode))
+    const feed = feeds.find(
+      ({ hotNode, backNode }) => metal.joined(branch.a, hotNode) || metal.joined(branch.a, backNode),
+    )
     const volts = feed ? Math.max(...[branch.a, branch.b].map((node) => circuit.volts(node, feed.backNode))) : 0
     const lit = feed !== undefined && ((flowing && feed.circuit === 'call') || volts >= LIT * feed.volts)
-    found[branch.wire!] = { circuit: earth ? 'earth' : (feed?.circuit ?? 'none'), volts, amps, lit: lit && !earth, flowing }
+    found[branch.wire!] = {
+      circuit: earth ? 'earth' : (feed?.circuit ?? 'none'),
+      volts,
+      amps,
+      lit: lit && !earth,
+      flowing,
+    }
   }
   return found
 }

@@ -25,9 +25,7 @@ export function pointInWords(job: Job, point: string): string {
   if (lead) {
     const wire = job.wires[lead[1]!]
     const end = wire?.[lead[2] === 'from' ? 'from' : 'to']
-    return wire && end
-      ? `Wire ${wire.label}, end at ${terminalInWords(job, end.part, end.terminal)}`
-      : point
+    return wire && end ? `Wire ${wire.label}, end at ${terminalInWords(job, end.part, end.terminal)}` : point
   }
   const dot = point.indexOf('.')
   return terminalInWords(job, point.slice(0, dot), point.slice(dot + 1))
@@ -59,7 +57,12 @@ export function placeOf(job: Job, point: string): string {
 /** Where a loop goes dark, as the end of a sentence that begins "goes dark at". */
 export function darkInWords(job: Job, dark: Dark): Piece {
   const label = dark.part ? labelOf(job, dark.part) : ''
-  const about = { wrong: true, ...(dark.part ? { part: dark.part } : {}), ...(dark.wire ? { wire: dark.wire } : {}), ...(dark.element ? { element: dark.element } : {}) }
+  const about = {
+    wrong: true,
+    ...(dark.part ? { part: dark.part } : {}),
+    ...(dark.wire ? { wire: dark.wire } : {}),
+    ...(dark.element ? { element: dark.element } : {}),
+  }
   switch (dark.at) {
     case 'wire': {
       const wire = job.wires[dark.wire!]!

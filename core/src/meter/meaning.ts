@@ -14,7 +14,8 @@ export function meaningOf({ mode, value, beeps, warning }: MeterReading, healthy
   }
   if (mode === 'ohms' || mode === 'beep') {
     if (value === null) return 'Open between the leads: no path in metal, or one too long to count.'
-    if (beeps || value < 2) return 'A whole conductor or a made contact. In circuit another path can fake this: lift one lead.'
+    if (beeps || value < 2)
+      return 'A whole conductor or a made contact. In circuit another path can fake this: lift one lead.'
     return 'A path through a winding or a coil. In circuit it may be another part’s: lift one lead.'
   }
   if (value === null) return ''

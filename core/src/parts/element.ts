@@ -116,7 +116,7 @@ export function load<S>(
 
 /**
  * A small control transformer from its nameplate.
- * Copper losses are split evenly between the windings; leakage is 2 % and the magnetising current 30 % of rated.
+ * Copper losses are split evenly between the windings; coupling is 0.998 and the magnetising current 30 % of rated.
  * @param plate primary and unloaded secondary volts, rated volts at rated VA, hertz
  */
 export function windings<S>(

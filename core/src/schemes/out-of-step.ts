@@ -13,13 +13,15 @@ export function outOfStep(job: Job): string[] {
     for (const id of [zone.thermostat, zone.valve, zone.relay]) if (id) own.add(id)
     if (!thermostat || !valve) found.push(`${zone.name} is surveyed and not wired.`)
     else {
-      if (thermostat.kind !== zone.thermostatKind) found.push(`${zone.name}: another thermostat is surveyed than is wired.`)
+      if (thermostat.kind !== zone.thermostatKind)
+        found.push(`${zone.name}: another thermostat is surveyed than is wired.`)
       if (valve.kind !== zone.valveKind) found.push(`${zone.name}: another valve is surveyed than is wired.`)
     }
   }
   for (const [id, part] of Object.entries(job.parts)) {
     const kind = kindOf(part)
-    if ((kind?.class === 'valve' || kind?.class === 'thermostat') && !own.has(id)) found.push(`${part.label} belongs to no zone.`)
+    if ((kind?.class === 'valve' || kind?.class === 'thermostat') && !own.has(id))
+      found.push(`${part.label} belongs to no zone.`)
     if (kind?.class === 'transformer' && part.figures?.va !== job.survey.transformer.va)
       found.push(`${part.label}: ${job.survey.transformer.va} VA is surveyed, ${part.figures?.va ?? '?'} VA is wired.`)
   }
@@ -32,6 +34,7 @@ export function outOfStep(job: Job): string[] {
     [transformer.fuseAmps > 0, 'protection/fuse', 'The secondary fuse'],
   ]
   for (const [surveyed, kind, name] of chain)
-    if (surveyed !== wired(kind)) found.push(`${name} is ${surveyed ? 'surveyed and not wired' : 'wired and not surveyed'}.`)
+    if (surveyed !== wired(kind))
+      found.push(`${name} is ${surveyed ? 'surveyed and not wired' : 'wired and not surveyed'}.`)
   return found
 }

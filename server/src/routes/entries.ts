@@ -11,10 +11,10 @@ const closed = { additionalProperties: false }
 const someEntries = door(
   Type.Object(
     {
-      entries: Type.Array(
-        Type.Object({ id: Type.String({ pattern: '^[A-Za-z0-9_-]{8,64}$' }), body: Entry }, closed),
-        { minItems: 1, maxItems: 200 },
-      ),
+      entries: Type.Array(Type.Object({ id: Type.String({ pattern: '^[A-Za-z0-9_-]{8,64}$' }), body: Entry }, closed), {
+        minItems: 1,
+        maxItems: 200,
+      }),
     },
     closed,
   ),

@@ -75,7 +75,15 @@ export class Jobs {
       const known = await tx
         .select({ id: edits.id })
         .from(edits)
-        .where(and(eq(edits.jobId, id), inArray(edits.id, wanted.map((edit) => edit.id))))
+        .where(
+          and(
+            eq(edits.jobId, id),
+            inArray(
+              edits.id,
+              wanted.map((edit) => edit.id),
+            ),
+          ),
+        )
       const applied = new Set(known.map((edit) => edit.id))
       const fresh = wanted.filter((edit) => !applied.has(edit.id))
       if (fresh.length === 0) return { outcome: 'saved', revision: current.revision }
@@ -90,10 +98,15 @@ export class Jobs {
       if (!whole.ok) return { outcome: 'refused', failures: whole.failures }
       const at = this.#now()
       const next = revision + 1
-      await tx.update(jobs).set({ revision: next, ...facts(document), updatedAt: at }).where(eq(jobs.id, id))
+      await tx
+        .update(jobs)
+        .set({ revision: next, ...facts(document), updatedAt: at })
+        .where(eq(jobs.id, id))
       await tx
         .insert(edits)
-        .values(fresh.map((edit) => ({ id: edit.id, jobId: id, revision: next, name: edit.name, patches: edit.patches, at })))
+        .values(
+          fresh.map((edit) => ({ id: edit.id, jobId: id, revision: next, name: edit.name, patches: edit.patches, at })),
+        )
       return { outcome: 'saved', revision: next }
     })
   }

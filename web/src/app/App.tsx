@@ -45,7 +45,11 @@ export function App() {
   return (
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
-      <Toaster position="bottom-center" theme={theme === 'day' ? 'light' : 'dark'} toastOptions={{ className: 'text-base!' }} />
+      <Toaster
+        position="bottom-center"
+        theme={theme === 'day' ? 'light' : 'dark'}
+        toastOptions={{ className: 'text-base!' }}
+      />
     </QueryClientProvider>
   )
 }

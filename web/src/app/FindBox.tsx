@@ -28,11 +28,26 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
       zonesInOrder(job).flatMap(({ id, name, thermostat, place }) => {
         const calling = snapshot?.verdict.zones.find((z) => z.zone === id)?.calling === true
         return thermostat
-          ? [{ key: id, says: `${name}: ${calling ? 'stop calling' : 'call'}`, aside: job.places[place]?.name ?? '', run: () => void bench.set(thermostat, 'calling', !calling) }]
+          ? [
+              {
+                key: id,
+                says: `${name}: ${calling ? 'stop calling' : 'call'}`,
+                aside: job.places[place]?.name ?? '',
+                run: () => void bench.set(thermostat, 'calling', !calling),
+              },
+            ]
           : []
       }),
     ],
-    ['Parts', Object.entries(job.parts).map(([id, part]) => ({ key: id, says: part.label, aside: job.places[part.place]?.name ?? '', run: () => pick({ part: id }) }))],
+    [
+      'Parts',
+      Object.entries(job.parts).map(([id, part]) => ({
+        key: id,
+        says: part.label,
+        aside: job.places[part.place]?.name ?? '',
+        run: () => pick({ part: id }),
+      })),
+    ],
     [
       'Terminals',
       Object.entries(job.parts).flatMap(([id, part]) =>
@@ -48,7 +63,15 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
         })),
       ),
     ],
-    ['Wires', Object.entries(job.wires).map(([id, wire]) => ({ key: id, says: `Wire ${wire.label}, ${wire.colour}`, aside: `${labelOf(job, wire.from.part)} to ${labelOf(job, wire.to.part)}`, run: () => pick({ wire: id }) }))],
+    [
+      'Wires',
+      Object.entries(job.wires).map(([id, wire]) => ({
+        key: id,
+        says: `Wire ${wire.label}, ${wire.colour}`,
+        aside: `${labelOf(job, wire.from.part)} to ${labelOf(job, wire.to.part)}`,
+        run: () => pick({ wire: id }),
+      })),
+    ],
     [
       'Screens',
       [
@@ -71,12 +94,16 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
   ]
   return (
     <Sheet title="Find" open={open} onOpenChange={onOpenChange}>
-      <Command label="Find" className="grid gap-2">
-        <Command.Input autoFocus placeholder="Part, terminal, zone, screen or action" className="min-h-12 rounded-control border border-line bg-paper px-3" />
+      <Command label="Find" filter={everyWord} className="grid gap-2">
+        <Command.Input
+          autoFocus
+          placeholder="Part, terminal, zone, screen or action"
+          className="min-h-12 rounded-control border border-line bg-paper px-3"
+        />
         <Command.List className="h-[50dvh] overflow-y-auto">
           <Command.Empty className="p-4 text-soft">Nothing by that name in this job.</Command.Empty>
           {groups.map(([name, found]) => (
-            <Command.Group key={name} heading={<span className="px-3 text-soft">{name}</span>}>
+            <Command.Group key={name} value={name} heading={<span className="px-3 text-soft">{name}</span>}>
               {found.map(({ key, says, aside, run }) => (
                 <Command.Item
                   key={key}
@@ -97,4 +124,12 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
       </Command>
     </Sheet>
   )
+}
+
+/** Finds what holds every word typed, wherever in its name; names that begin so come first. */
+export function everyWord(value: string, search: string): number {
+  const text = value.toLowerCase()
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
+  if (!words.every((word) => text.includes(word))) return 0
+  return text.startsWith(search.trim().toLowerCase()) ? 1 : 0.5
 }

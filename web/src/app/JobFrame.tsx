@@ -57,7 +57,10 @@ function Inside() {
   const entries = useQuery({ queryKey: ['entries', session.id], queryFn: () => api.entries(session.id) })
   const waiting = useWaitingEntries().length
   const { sheet, raise, panel, inHand, take } = useWorkspace()
-  useJobKeys(() => setFinding(true), () => setKeysShown(true))
+  useJobKeys(
+    () => setFinding(true),
+    () => setKeysShown(true),
+  )
   const wide = !atTheCircuit.has(stage ?? '')
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)]">
@@ -73,40 +76,72 @@ function Inside() {
           }}
         />
       </div>
-      <StringOfStages jobId={session.id} standing={(id) => stageOf(id)!.standing(job, snapshot, (entries.data?.length ?? 0) + waiting)} />
-      <div className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 sm:px-4 pt-2 pb-18 md:pb-4 ${wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}>
-        <aside aria-label="Calls" className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-2.5 pt-3 md:block">
+      <StringOfStages
+        jobId={session.id}
+        standing={(id) => stageOf(id)!.standing(job, snapshot, (entries.data?.length ?? 0) + waiting)}
+      />
+      <div
+        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 sm:px-4 pt-2 pb-18 md:pb-4 ${wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}
+      >
+        <aside
+          aria-label="Calls"
+          className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-2.5 pt-3 md:block"
+        >
           <Rail />
         </aside>
         <main className="min-h-0 min-w-0 overflow-y-auto" id="stage">
           <Outlet />
         </main>
         {!wide && (
-          <aside aria-label="Meter and selection" className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-3.5 lg:block">
+          <aside
+            aria-label="Meter and selection"
+            className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-3.5 lg:block"
+          >
             <Side />
           </aside>
         )}
       </div>
-      <div className={`no-print fixed inset-x-0 bottom-0 z-30 grid grid-cols-2 gap-2 border-line border-t bg-card p-2 ${wide ? 'md:hidden' : 'lg:hidden'}`}>
-        <button type="button" onClick={() => raise('calls')} className="flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold md:hidden">
+      <div
+        className={`no-print fixed inset-x-0 bottom-0 z-30 grid grid-cols-2 gap-2 border-line border-t bg-card p-2 ${wide ? 'md:hidden' : 'lg:hidden'}`}
+      >
+        <button
+          type="button"
+          onClick={() => raise('calls')}
+          className="flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold md:hidden"
+        >
           <PhoneCall aria-hidden size={19} /> Who calls
         </button>
-        <button type="button" onClick={() => raise('meter')} className="flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold md:col-span-2">
+        <button
+          type="button"
+          onClick={() => raise('meter')}
+          className="flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold md:col-span-2"
+        >
           <Gauge aria-hidden size={19} /> {panel === 'picked' ? 'Selected' : 'Meter'}
         </button>
       </div>
       {inHand && (
-        <div role="status" className="no-print fixed inset-x-3 bottom-20 z-30 flex items-center justify-between gap-3 rounded-control bg-ink px-4 py-2 text-paper lg:hidden">
+        <div
+          role="status"
+          className="no-print fixed inset-x-3 bottom-20 z-30 flex items-center justify-between gap-3 rounded-control bg-ink px-4 py-2 text-paper lg:hidden"
+        >
           <span className="font-semibold">Lead {inHand.toUpperCase()} in hand: touch a terminal</span>
           <button type="button" onClick={() => take(undefined)} className="min-h-11 px-2 underline underline-offset-4">
             Put down
           </button>
         </div>
       )}
-      <Sheet title="Who calls, what answers" open={sheet === 'calls'} onOpenChange={(open) => raise(open ? 'calls' : undefined)}>
+      <Sheet
+        title="Who calls, what answers"
+        open={sheet === 'calls'}
+        onOpenChange={(open) => raise(open ? 'calls' : undefined)}
+      >
         <Rail />
       </Sheet>
-      <Sheet title="Meter and selection" open={sheet === 'meter'} onOpenChange={(open) => raise(open ? 'meter' : undefined)}>
+      <Sheet
+        title="Meter and selection"
+        open={sheet === 'meter'}
+        onOpenChange={(open) => raise(open ? 'meter' : undefined)}
+      >
         <Side />
       </Sheet>
       <FindBox open={finding} onOpenChange={setFinding} />
@@ -140,16 +175,26 @@ function JobSwitcher() {
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: api.jobs })
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex min-h-11 max-w-full items-center gap-2 rounded-control px-2 text-left hover:bg-well" aria-label={`${job.title}: change job`}>
+      <DropdownMenu.Trigger className="flex min-h-11 max-w-full items-center gap-2 rounded-control px-2 text-left hover:bg-well">
         <span className="min-w-0">
           <span className="block truncate font-bold leading-tight">{job.title}</span>
-          <span className="block truncate text-[15px] text-soft leading-tight">{job.task || `${Object.keys(job.zones).length} zones`}</span>
+          <span className="block truncate text-[15px] text-soft leading-tight">
+            {job.task || `${Object.keys(job.zones).length} zones`}
+          </span>
         </span>
+        <span className="sr-only">, change job</span>
         <ChevronsUpDown aria-hidden size={17} className="shrink-0 text-soft" />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={6} className="z-50 max-h-[60dvh] min-w-72 max-w-[90vw] overflow-y-auto rounded-card border border-line bg-card p-1.5 shadow-lg">
-          <DropdownMenu.Item onSelect={() => void navigate('/')} className="flex min-h-11 cursor-pointer items-center rounded-control px-3 font-semibold data-highlighted:bg-well">
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={6}
+          className="z-50 max-h-[60dvh] min-w-72 max-w-[90vw] overflow-y-auto rounded-card border border-line bg-card p-1.5 shadow-lg"
+        >
+          <DropdownMenu.Item
+            onSelect={() => void navigate('/')}
+            className="flex min-h-11 cursor-pointer items-center rounded-control px-3 font-semibold data-highlighted:bg-well"
+          >
             All jobs
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 h-px bg-line" />
@@ -157,7 +202,11 @@ function JobSwitcher() {
             ?.filter((one) => one.id !== session.id)
             .slice(0, 12)
             .map((one) => (
-              <DropdownMenu.Item key={one.id} onSelect={() => void navigate(`/jobs/${one.id}`)} className="flex min-h-11 cursor-pointer items-center rounded-control px-3 data-highlighted:bg-well">
+              <DropdownMenu.Item
+                key={one.id}
+                onSelect={() => void navigate(`/jobs/${one.id}`)}
+                className="flex min-h-11 cursor-pointer items-center rounded-control px-3 data-highlighted:bg-well"
+              >
                 <span className="truncate">{one.title}</span>
               </DropdownMenu.Item>
             ))}

@@ -2,8 +2,8 @@ import { type Budget, type Job, kindOf, zonesInOrder } from '@civil-lantern/core
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Segments } from '../ui/controls.tsx'
-import type { Speed } from '../workers/bench-client.ts'
 import type { Snapshot } from '../workers/bench.worker.ts'
+import type { Speed } from '../workers/bench-client.ts'
 
 /** Who calls and what answers, always live. */
 export function Rail() {
@@ -11,7 +11,9 @@ export function Rail() {
   const { snapshot, speed, bench } = useBench()
   const zones = zonesInOrder(job)
   if (!snapshot) return null
-  const answering = Object.entries(job.parts).filter(([, part]) => ['boiler', 'pump', 'burner'].includes(kindOf(part)?.class ?? ''))
+  const answering = Object.entries(job.parts).filter(([, part]) =>
+    ['boiler', 'pump', 'burner'].includes(kindOf(part)?.class ?? ''),
+  )
   return (
     <div className="flex min-h-full flex-col gap-1">
       <h2 className="px-2 pb-1 font-semibold text-soft">Who is calling</h2>
@@ -26,7 +28,13 @@ export function Rail() {
           <h2 className="px-2 pt-1.5 font-semibold text-soft">What answers</h2>
           <ul>
             {answering.map(([id, part]) => (
-              <AnswerRow key={id} id={id} label={part.label} says={snapshot.states[id]?.says ?? ''} lit={isOn(job, snapshot, id)} />
+              <AnswerRow
+                key={id}
+                id={id}
+                label={part.label}
+                says={snapshot.states[id]?.says ?? ''}
+                lit={isOn(job, snapshot, id)}
+              />
             ))}
           </ul>
         </>
@@ -58,14 +66,20 @@ function ZoneRow({ zone, snapshot }: { zone: ReturnType<typeof zonesInOrder>[num
   const standing = snapshot.verdict.zones.find((z) => z.zone === zone.id)
   const calling = standing?.calling === true
   const wrong = standing?.trouble !== undefined
-  const show = () => document.getElementById(`zone-${zone.id}`)?.closest('section')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+  const show = () =>
+    document
+      .getElementById(`zone-${zone.id}`)
+      ?.closest('section')
+      ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
   return (
     <li className="flex items-center gap-2 rounded-control px-2 py-1 hover:bg-well">
       <button type="button" onClick={show} className="min-h-11 min-w-0 grow text-left" title={zone.name}>
         <span className="line-clamp-2 font-semibold leading-tight">
           <span className="font-mono">{zone.number}</span> {zone.name}
         </span>
-        <span className={`block truncate text-[15px] leading-tight ${wrong ? 'font-semibold text-bad' : 'text-soft'}`}>{standing?.says ?? ''}</span>
+        <span className={`block truncate text-[15px] leading-tight ${wrong ? 'font-semibold text-bad' : 'text-soft'}`}>
+          {standing?.says ?? ''}
+        </span>
       </button>
       <button
         type="button"
@@ -90,7 +104,11 @@ function AnswerRow({ id, label, says, lit }: { id: string; label: string; says: 
   const pick = useWorkspace((w) => w.pick)
   return (
     <li>
-      <button type="button" onClick={() => pick({ part: id })} className="flex min-h-11 w-full items-center justify-between gap-2 rounded-control px-2 text-left hover:bg-well">
+      <button
+        type="button"
+        onClick={() => pick({ part: id })}
+        className="flex min-h-11 w-full items-center justify-between gap-2 rounded-control px-2 text-left hover:bg-well"
+      >
         <span className="font-semibold">{label}</span>
         <span className={`rounded-full px-2 text-[15px] ${lit ? 'bg-lamp text-[#17242c]' : 'text-soft'}`}>{says}</span>
       </button>
@@ -105,7 +123,11 @@ function Transformer({ budget, label }: { budget: Budget; label: string }) {
   const over = allVa > ratedVa
   const share = (va: number) => `${Math.min(100, (100 * va) / Math.max(ratedVa, allVa))}%`
   return (
-    <button type="button" onClick={() => pick({ part: budget.part })} className="rounded-control px-2 py-1.5 text-left hover:bg-well">
+    <button
+      type="button"
+      onClick={() => pick({ part: budget.part })}
+      className="rounded-control px-2 py-1.5 text-left hover:bg-well"
+    >
       <span className="flex justify-between gap-2">
         <span className="font-semibold">{label}</span>
         <span className="whitespace-nowrap font-mono text-[15px]">

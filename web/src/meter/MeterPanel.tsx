@@ -104,7 +104,9 @@ export function MeterPanel() {
 }
 
 const hint = (mode: MeterMode) =>
-  mode === 'amps' ? 'Choose the wire the clamp goes round.' : 'Take a lead in hand, then touch a terminal in the loops, or choose it from the list.'
+  mode === 'amps'
+    ? 'Choose the wire the clamp goes round.'
+    : 'Take a lead in hand, then touch a terminal in the loops, or choose it from the list.'
 
 /** The caution that belongs to this very test. */
 function caution(job: Job, mode: MeterMode, points: readonly (string | undefined)[]): string {
@@ -113,8 +115,10 @@ function caution(job: Job, mode: MeterMode, points: readonly (string | undefined
     const kind = part && terminal ? kindOf(job.parts[part] ?? { kind: '' }) : undefined
     return kind?.terminals[terminal!]?.circuit === 'line voltage'
   })
-  if (onLine) return 'Live line-voltage test: licensed or competent people only. Where code and this screen differ, code wins.'
-  if (mode === 'ohms' || mode === 'beep') return 'Ohms only on a dead, lifted part. Kill the supply and prove it dead first.'
+  if (onLine)
+    return 'Live line-voltage test: licensed or competent people only. Where code and this screen differ, code wins.'
+  if (mode === 'ohms' || mode === 'beep')
+    return 'Ohms only on a dead, lifted part. Kill the supply and prove it dead first.'
   return 'Low-voltage work. Kill the supply before a wire is moved: a shorted secondary burns the transformer.'
 }
 
@@ -124,9 +128,19 @@ function Lead({ name }: { name: LeadName }) {
   const point = leads[name]
   const held = inHand === name
   return (
-    <div className={`flex items-center gap-1 rounded-control bg-well ${held ? 'outline-3 outline-ink outline-dashed' : ''}`}>
-      <button type="button" aria-pressed={held} onClick={() => take(held ? undefined : name)} className="flex min-h-14 min-w-0 grow items-center gap-3 px-3 py-1.5 text-left">
-        <span aria-hidden className={`grid size-8 shrink-0 place-items-center rounded-full border-2 border-ink font-bold ${name === 'a' ? 'bg-ink text-paper' : 'border-dashed bg-card'}`}>
+    <div
+      className={`flex items-center gap-1 rounded-control bg-well ${held ? 'outline-3 outline-ink outline-dashed' : ''}`}
+    >
+      <button
+        type="button"
+        aria-pressed={held}
+        onClick={() => take(held ? undefined : name)}
+        className="flex min-h-14 min-w-0 grow items-center gap-3 px-3 py-1.5 text-left"
+      >
+        <span
+          aria-hidden
+          className={`grid size-8 shrink-0 place-items-center rounded-full border-2 border-ink font-bold ${name === 'a' ? 'bg-ink text-paper' : 'border-dashed bg-card'}`}
+        >
           {name.toUpperCase()}
         </span>
         <span className="min-w-0">
@@ -147,7 +161,6 @@ function useReading(): PanelReading | string | undefined {
   const { bench, snapshot } = useBench()
   const { leads, mode, turns, clamped } = useWorkspace()
   const [reading, setReading] = useState<PanelReading | string>()
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new snapshot is what asks for a new reading
   useEffect(() => {
     let wanted = true
     const show = (found: PanelReading | string | undefined) => {

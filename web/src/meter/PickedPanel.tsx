@@ -1,4 +1,13 @@
-import { type Job, kindOf, labelOf, lengthInWords, markingOf, sizeInWords, terminalInWords, type Wire } from '@civil-lantern/core'
+import {
+  type Job,
+  kindOf,
+  labelOf,
+  lengthInWords,
+  markingOf,
+  sizeInWords,
+  terminalInWords,
+  type Wire,
+} from '@civil-lantern/core'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button, Segments } from '../ui/controls.tsx'
@@ -9,9 +18,14 @@ import { hue } from '../views/colours.ts'
 export function PickedPanel() {
   const { job } = useSession()
   const { picked } = useWorkspace()
-  if (picked && 'wire' in picked && job.wires[picked.wire]) return <PickedWire id={picked.wire} wire={job.wires[picked.wire]!} job={job} />
+  if (picked && 'wire' in picked && job.wires[picked.wire])
+    return <PickedWire id={picked.wire} wire={job.wires[picked.wire]!} job={job} />
   if (picked && 'part' in picked && job.parts[picked.part]) return <PickedPart id={picked.part} job={job} />
-  return <p className="text-soft">Touch a wire or a part to see it here: what is landed on it, its switches, and what may be wrong with it.</p>
+  return (
+    <p className="text-soft">
+      Touch a wire or a part to see it here: what is landed on it, its switches, and what may be wrong with it.
+    </p>
+  )
 }
 
 function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
@@ -41,16 +55,23 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
   return (
     <div className="grid gap-3">
       <div className="flex items-center gap-3">
-        <span aria-hidden className="h-3 w-10 rounded-full border border-soft" style={{ background: hue(wire.colour) }} />
+        <span
+          aria-hidden
+          className="h-3 w-10 rounded-full border border-soft"
+          style={{ background: hue(wire.colour) }}
+        />
         <h2 className="text-lg font-bold">Wire {wire.label}</h2>
       </div>
       <p>
-        {terminalInWords(job, wire.from.part, wire.from.terminal)} to {terminalInWords(job, wire.to.part, wire.to.terminal)}
+        {terminalInWords(job, wire.from.part, wire.from.terminal)} to{' '}
+        {terminalInWords(job, wire.to.part, wire.to.terminal)}
       </p>
       <p className="text-soft">
         {wire.colour}, {sizeInWords(job.practice, wire.size)}, {lengthInWords(job.practice, wire.length)}
         {wire.cable ? `, in ${job.cables[wire.cable]?.label}` : ''}
-        {light && light.circuit !== 'none' ? `. ${light.circuit[0]!.toUpperCase()}${light.circuit.slice(1)}, ${light.lit ? 'lit' : 'dark'}${light.flowing ? `, ${(light.amps * 1000).toFixed(0)} mA` : ''}.` : ''}
+        {light && light.circuit !== 'none'
+          ? `. ${light.circuit[0]!.toUpperCase()}${light.circuit.slice(1)}, ${light.lit ? 'lit' : 'dark'}${light.flowing ? `, ${(light.amps * 1000).toFixed(0)} mA` : ''}.`
+          : ''}
       </p>
       {wire.broken ? (
         <Button look="strong" onClick={() => edit(`Mend wire ${wire.label}`, (w) => void delete w.broken)}>
@@ -63,8 +84,15 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
       )}
       {(['from', 'to'] as const).map(lift)}
       <Button onClick={() => clampOn(id)}>Clamp round it</Button>
-      <TextField label="Label" value={wire.label} required onCommit={(label) => edit(`Label wire ${label}`, (w) => void (w.label = label))} />
-      <p className="border-line border-t pt-3 text-soft">Kill the supply before a wire is moved. Breaking and lifting here change only this record.</p>
+      <TextField
+        label="Label"
+        value={wire.label}
+        required
+        onCommit={(label) => edit(`Label wire ${label}`, (w) => void (w.label = label))}
+      />
+      <p className="border-line border-t pt-3 text-soft">
+        Kill the supply before a wire is moved. Breaking and lifting here change only this record.
+      </p>
     </div>
   )
 }
@@ -112,14 +140,25 @@ function PickedPart({ id, job }: { id: string; job: Job }) {
           value={fault}
           options={[{ value: '', says: 'Sound' }, ...kind.faults.map(({ name, says }) => ({ value: name, says }))]}
           onChange={(name) =>
-            session.edit(name === '' ? `${part.label} sound` : `${part.label}: ${kind.faults!.find((f) => f.name === name)!.says.toLowerCase()}`, (draft) => {
-              if (name === '') delete draft.parts[id]!.faults
-              else draft.parts[id]!.faults = [name]
-            })
+            session.edit(
+              name === ''
+                ? `${part.label} sound`
+                : `${part.label}: ${kind.faults!.find((f) => f.name === name)!.says.toLowerCase()}`,
+              (draft) => {
+                if (name === '') delete draft.parts[id]!.faults
+                else draft.parts[id]!.faults = [name]
+              },
+            )
           }
         />
       )}
-      <TextField label="Name" value={part.label} required maxLength={80} onCommit={(label) => session.edit(`Name ${label}`, (draft) => void (draft.parts[id]!.label = label))} />
+      <TextField
+        label="Name"
+        value={part.label}
+        required
+        maxLength={80}
+        onCommit={(label) => session.edit(`Name ${label}`, (draft) => void (draft.parts[id]!.label = label))}
+      />
       <Terminals id={id} job={job} />
       {kind.hazards?.map((hazard) => (
         <p key={hazard} className="border-line border-t pt-3 text-soft">
@@ -139,7 +178,9 @@ function Terminals({ id, job }: { id: string; job: Job }) {
       <caption className="pb-1 text-left text-soft">Terminals</caption>
       <tbody>
         {Object.entries(kind.terminals).map(([terminal, { role }]) => {
-          const landed = Object.entries(job.wires).filter(([, w]) => [w.from, w.to].some((end) => end.part === id && end.terminal === terminal))
+          const landed = Object.entries(job.wires).filter(([, w]) =>
+            [w.from, w.to].some((end) => end.part === id && end.terminal === terminal),
+          )
           return (
             <tr key={terminal} className="border-line border-t">
               <th scope="row" className="py-1 pr-2 text-left font-mono">
@@ -148,7 +189,12 @@ function Terminals({ id, job }: { id: string; job: Job }) {
               <td className="pr-2 text-soft">{role}</td>
               <td>
                 {landed.map(([wireId, wire]) => (
-                  <button key={wireId} type="button" onClick={() => pick({ wire: wireId })} className="mr-1 min-h-9 min-w-9 rounded-control px-1 underline decoration-line underline-offset-4">
+                  <button
+                    key={wireId}
+                    type="button"
+                    onClick={() => pick({ wire: wireId })}
+                    className="mr-1 min-h-9 min-w-9 rounded-control px-1 underline decoration-line underline-offset-4"
+                  >
                     {wire.label}
                   </button>
                 ))}

@@ -36,7 +36,12 @@ export function PointPicker({ lead }: { lead: LeadName }) {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <button type="button" aria-label={`Choose where lead ${lead.toUpperCase()} goes`} onClick={() => setOpen(true)} className="grid size-12 shrink-0 place-items-center rounded-control hover:bg-line">
+      <button
+        type="button"
+        aria-label={`Choose where lead ${lead.toUpperCase()} goes`}
+        onClick={() => setOpen(true)}
+        className="grid size-12 shrink-0 place-items-center rounded-control hover:bg-line"
+      >
         <ListTree aria-hidden size={20} />
       </button>
       <Sheet title={`Lead ${lead.toUpperCase()} goes to`} open={open} onOpenChange={setOpen}>
@@ -60,7 +65,11 @@ export function WirePicker() {
   const wire = clamped ? job.wires[clamped] : undefined
   return (
     <>
-      <button type="button" onClick={() => setOpen(true)} className="min-h-14 rounded-control bg-well px-3 text-left font-semibold">
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="min-h-14 rounded-control bg-well px-3 text-left font-semibold"
+      >
         {wire ? `Clamp on wire ${wire.label}, ${wire.colour}` : 'Clamp on: choose a wire'}
       </button>
       <Sheet title="The clamp goes round" open={open} onOpenChange={setOpen}>
@@ -81,14 +90,27 @@ export function WirePicker() {
   )
 }
 
-function SearchList({ placeholder, items, onPick }: { placeholder: string; items: readonly { key: string; says: string; aside: string }[]; onPick: (key: string) => void }) {
+function SearchList({
+  placeholder,
+  items,
+  onPick,
+}: {
+  placeholder: string
+  items: readonly { key: string; says: string; aside: string }[]
+  onPick: (key: string) => void
+}) {
   return (
     <Command label={placeholder} className="grid gap-2">
       <Command.Input placeholder={placeholder} className="min-h-11 rounded-control border border-line bg-paper px-3" />
       <Command.List className="h-[46dvh] overflow-y-auto">
         <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
         {items.map(({ key, says, aside }) => (
-          <Command.Item key={key} value={`${says} ${aside} ${key}`} onSelect={() => onPick(key)} className="flex min-h-11 items-center justify-between gap-3 rounded-control px-3 data-[selected=true]:bg-well">
+          <Command.Item
+            key={key}
+            value={`${says} ${aside} ${key}`}
+            onSelect={() => onPick(key)}
+            className="flex min-h-11 items-center justify-between gap-3 rounded-control px-3 data-[selected=true]:bg-well"
+          >
             <span className="font-semibold">{says}</span>
             <span className="truncate text-soft">{aside}</span>
           </Command.Item>

@@ -54,7 +54,17 @@ export function Segments<T extends string | number>({
   )
 }
 
-export function Card({ title, aside, children, className = '' }: { title?: ReactNode; aside?: ReactNode; children: ReactNode; className?: string }) {
+export function Card({
+  title,
+  aside,
+  children,
+  className = '',
+}: {
+  title?: ReactNode
+  aside?: ReactNode
+  children: ReactNode
+  className?: string
+}) {
   return (
     <section className={`rounded-card border border-line bg-card ${className}`}>
       {title !== undefined && (

@@ -43,7 +43,13 @@ export function TextField({
     <Labelled label={label}>
       {(id) =>
         lines > 1 ? (
-          <textarea id={id} {...shared} rows={lines} onChange={(e) => setDraft(e.target.value)} className={`${box} py-2`} />
+          <textarea
+            id={id}
+            {...shared}
+            rows={lines}
+            onChange={(e) => setDraft(e.target.value)}
+            className={`${box} py-2`}
+          />
         ) : (
           <input
             id={id}
@@ -148,10 +154,23 @@ export function Choice<T extends string>({
   )
 }
 
-export function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+export function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string
+  checked: boolean
+  onChange: (checked: boolean) => void
+}) {
   return (
     <label className="flex min-h-11 cursor-pointer items-center gap-3">
-      <input type="checkbox" checked={checked} onChange={(e) => onChange(e.target.checked)} className="size-6 accent-ink" />
+      <input
+        type="checkbox"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+        className="size-6 accent-ink"
+      />
       {label}
     </label>
   )

@@ -3,6 +3,7 @@ import { useWorkspace } from '../data/workspace.ts'
 
 /** A sentence whose pieces that name a part or a wire can be followed there. */
 export function SentenceView({ sentence }: { sentence: Sentence }) {
+  // biome-ignore lint/suspicious/noArrayIndexKey: the same words may come twice in one sentence; pieces keep no state
   return sentence.map((piece, i) => <PieceView key={`${i}${piece.text}`} piece={piece} />)
 }
 

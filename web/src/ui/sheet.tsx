@@ -26,7 +26,10 @@ export function Sheet({
         >
           <div className="mb-3 flex items-start justify-between gap-3">
             <Dialog.Title className="text-lg font-bold">{title}</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="-mt-2 -mr-2 grid size-11 place-items-center rounded-control hover:bg-well">
+            <Dialog.Close
+              aria-label="Close"
+              className="-mt-2 -mr-2 grid size-11 place-items-center rounded-control hover:bg-well"
+            >
               <X aria-hidden size={22} />
             </Dialog.Close>
           </div>

@@ -16,7 +16,9 @@ export function JobsBoard() {
   const [search, setSearch] = useState('')
   const [making, setMaking] = useState(false)
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = jobs.data?.filter(({ title, task }) => words.every((word) => `${title} ${task}`.toLowerCase().includes(word)))
+  const found = jobs.data?.filter(({ title, task }) =>
+    words.every((word) => `${title} ${task}`.toLowerCase().includes(word)),
+  )
   return (
     <div className="min-h-full">
       <TopLine title={<span className="text-soft">Jobs</span>} />
@@ -33,13 +35,21 @@ export function JobsBoard() {
         {jobs.data && jobs.data.length > 0 && (
           <label>
             <span className="sr-only">Search jobs</span>
-            <input value={search} onChange={(e) => setSearch(e.target.value)} placeholder="Search by site or task" className="min-h-12 w-full rounded-control border border-line bg-card px-4" />
+            <input
+              value={search}
+              onChange={(e) => setSearch(e.target.value)}
+              placeholder="Search by site or task"
+              className="min-h-12 w-full rounded-control border border-line bg-card px-4"
+            />
           </label>
         )}
         {jobs.isError && (
           <div role="alert" className="rounded-card border border-bad bg-card p-5">
             <p className="font-semibold">The server does not answer.</p>
-            <p className="pb-3 text-soft">Jobs opened on this device before can still be opened by their address; edits wait here and are sent later.</p>
+            <p className="pb-3 text-soft">
+              Jobs opened on this device before can still be opened by their address; edits wait here and are sent
+              later.
+            </p>
             <Button onClick={() => void jobs.refetch()}>Try again</Button>
           </div>
         )}
@@ -47,15 +57,21 @@ export function JobsBoard() {
           <div className="rounded-card border border-line border-dashed p-8">
             <p className="pb-1 text-lg font-semibold">Start with what hangs on the wall.</p>
             <p className="max-w-prose text-soft">
-              A job holds one site: its survey, its wiring, its readings. Make one, name its zones, and the wiring is made and simulated from that.
+              A job holds one site: its survey, its wiring, its readings. Make one, name its zones, and the wiring is
+              made and simulated from that.
             </p>
           </div>
         )}
-        {found?.length === 0 && jobs.data !== undefined && jobs.data.length > 0 && <p className="text-soft">No job has “{search}” in its name or task.</p>}
+        {found?.length === 0 && jobs.data !== undefined && jobs.data.length > 0 && (
+          <p className="text-soft">No job has “{search}” in its name or task.</p>
+        )}
         <ul className="grid gap-3 sm:grid-cols-2">
           {found?.map((job) => (
             <li key={job.id}>
-              <Link to={`/jobs/${job.id}`} className="block rounded-card border border-line bg-card p-4 hover:border-ink">
+              <Link
+                to={`/jobs/${job.id}`}
+                className="block rounded-card border border-line bg-card p-4 hover:border-ink"
+              >
                 <span className="line-clamp-2 text-lg font-bold" title={job.title}>
                   {job.title}
                 </span>
@@ -122,7 +138,13 @@ function NewJob({ open, onOpenChange }: { open: boolean; onOpenChange: (open: bo
       >
         <label>
           <span className="mb-1 block text-soft">Name of the site</span>
-          <input value={title} maxLength={80} onChange={(e) => setTitle(e.target.value)} placeholder="Harbour mill, east wing" className="min-h-12 w-full rounded-control border border-line bg-paper px-3" />
+          <input
+            value={title}
+            maxLength={80}
+            onChange={(e) => setTitle(e.target.value)}
+            placeholder="Harbour mill, east wing"
+            className="min-h-12 w-full rounded-control border border-line bg-paper px-3"
+          />
         </label>
         <div>
           <div className="mb-1 text-soft">Practice: voltage, sizes and units</div>
@@ -151,10 +173,13 @@ function ImportButton() {
   const read = async (file: File) => {
     try {
       const document: unknown = JSON.parse(await file.text())
-      const title = typeof document === 'object' && document !== null && 'title' in document ? String(document.title) : 'job'
+      const title =
+        typeof document === 'object' && document !== null && 'title' in document ? String(document.title) : 'job'
       add.mutate({ id: slug(title), document })
     } catch {
-      toast.error(`${file.name} is not a job file: it is not JSON. Choose a file that Civil Lantern exported.`, { duration: 12_000 })
+      toast.error(`${file.name} is not a job file: it is not JSON. Choose a file that Civil Lantern exported.`, {
+        duration: 12_000,
+      })
     }
   }
   return (

@@ -4,7 +4,13 @@ import { Link } from 'react-router'
 import { api } from '../../data/api.ts'
 import { useSession, useWaitingEntries } from '../../data/open-job.tsx'
 
-const modeSays: Readonly<Record<string, string>> = { volts: 'V~', loz: 'V~ Lo-Z', ohms: 'ohms', beep: 'continuity', amps: 'clamp' }
+const modeSays: Readonly<Record<string, string>> = {
+  volts: 'V~',
+  loz: 'V~ Lo-Z',
+  ohms: 'ohms',
+  beep: 'continuity',
+  amps: 'clamp',
+}
 
 /** Every reading that was logged, newest first, with where and in which state it was taken. */
 export function LogStage() {
@@ -12,14 +18,24 @@ export function LogStage() {
   const kept = useQuery({ queryKey: ['entries', session.id], queryFn: () => api.entries(session.id) })
   const waiting = useWaitingEntries()
   const known = new Set(kept.data?.map(({ id }) => id))
-  const entries = [...(kept.data ?? []), ...waiting.filter(({ id }) => !known.has(id))].sort((a, b) => b.body.at.localeCompare(a.body.at))
+  const entries = [...(kept.data ?? []), ...waiting.filter(({ id }) => !known.has(id))].sort((a, b) =>
+    b.body.at.localeCompare(a.body.at),
+  )
   const waitingIds = new Set(waiting.map(({ id }) => id))
   return (
     <div className="grid gap-3">
       <h1 className="pt-1 text-xl font-bold">
-        {entries.length === 0 ? 'Nothing is logged yet.' : entries.length === 1 ? 'One reading is logged.' : `${entries.length} readings are logged.`}
+        {entries.length === 0
+          ? 'Nothing is logged yet.'
+          : entries.length === 1
+            ? 'One reading is logged.'
+            : `${entries.length} readings are logged.`}
       </h1>
-      {kept.isError && <p className="text-bad">The log on the server cannot be reached now. What you log is kept here and sent later.</p>}
+      {kept.isError && (
+        <p className="text-bad">
+          The log on the server cannot be reached now. What you log is kept here and sent later.
+        </p>
+      )}
       {entries.length === 0 ? (
         <p>
           Take a reading with the meter beside{' '}
@@ -31,7 +47,10 @@ export function LogStage() {
       ) : (
         <ol className="grid gap-2">
           {entries.map(({ id, body }) => (
-            <li key={id} className="grid gap-x-5 gap-y-1 rounded-card border border-line bg-card px-4 py-3 sm:grid-cols-[10rem_8.5rem_1fr]">
+            <li
+              key={id}
+              className="grid gap-x-5 gap-y-1 rounded-card border border-line bg-card px-4 py-3 sm:grid-cols-[10rem_8.5rem_1fr]"
+            >
               <div>
                 <time dateTime={body.at} className="font-mono">
                   {format(new Date(body.at), 'd MMM HH:mm:ss')}
@@ -44,9 +63,13 @@ export function LogStage() {
               </div>
               <div>
                 <div className="font-semibold">
-                  {body.mode === 'amps' ? body.from.says.replace(/, end at.*$/, '') : `${body.from.says} to ${body.to.says}`}
+                  {body.mode === 'amps'
+                    ? body.from.says.replace(/, end at.*$/, '')
+                    : `${body.from.says} to ${body.to.says}`}
                 </div>
-                <div className="text-soft">{[...new Set([body.from.place, body.to.place])].filter(Boolean).join(' and ')}</div>
+                <div className="text-soft">
+                  {[...new Set([body.from.place, body.to.place])].filter(Boolean).join(' and ')}
+                </div>
                 <ul className="mt-1.5 flex flex-wrap gap-1.5">
                   {body.state.map((line) => (
                     <li key={line} className="rounded-full bg-well px-2.5 text-[15px]">

@@ -30,7 +30,15 @@ export function SchemeStage() {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-3">
       <div className="sticky top-0 z-10 -mt-1 flex flex-wrap items-start justify-between gap-3 bg-paper pt-1 pb-1">
         <VerdictLine verdict={snapshot.verdict} />
-        {wired && <Segments<View> label="View" value={view} options={views} onChange={(next) => void navigate(`/jobs/${session.id}/scheme/${next}`)} className="no-print" />}
+        {wired && (
+          <Segments<View>
+            label="View"
+            value={view}
+            options={views}
+            onChange={(next) => void navigate(`/jobs/${session.id}/scheme/${next}`)}
+            className="no-print"
+          />
+        )}
       </div>
       {snapshot.verdict.more.length > 0 && (
         <ul className="-mt-1 grid gap-0.5">
@@ -39,12 +47,15 @@ export function SchemeStage() {
               <SentenceView sentence={sentence} />
             </li>
           ))}
-          {snapshot.verdict.more.length > 4 && <li className="text-soft">and {snapshot.verdict.more.length - 4} more</li>}
+          {snapshot.verdict.more.length > 4 && (
+            <li className="text-soft">and {snapshot.verdict.more.length - 4} more</li>
+          )}
         </ul>
       )}
       {step.length > 0 && (
         <p className="rounded-control border border-line bg-card px-4 py-2.5">
-          The survey has changed since this was wired: {step[0]} {step.length > 1 ? `And ${step.length - 1} more. ` : ''}
+          The survey has changed since this was wired: {step[0]}{' '}
+          {step.length > 1 ? `And ${step.length - 1} more. ` : ''}
           <Link to={`/jobs/${session.id}/scheme/ways`} className="font-semibold underline underline-offset-4">
             Wire it again
           </Link>

@@ -16,18 +16,29 @@ export function SurveyStage() {
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
         <h1 className="max-w-3xl text-xl font-bold">{verdict(job)}</h1>
         {zones.length > 0 && (
-          <Link to={`/jobs/${session.id}/scheme${Object.keys(job.parts).length === 0 ? '/ways' : ''}`} className="inline-flex min-h-11 items-center rounded-control bg-ink px-4 font-semibold text-paper">
+          <Link
+            to={`/jobs/${session.id}/scheme${Object.keys(job.parts).length === 0 ? '/ways' : ''}`}
+            className="inline-flex min-h-11 items-center rounded-control bg-ink px-4 font-semibold text-paper"
+          >
             {Object.keys(job.parts).length === 0 ? 'Choose how it is wired' : 'To the circuit'}
           </Link>
         )}
       </div>
       <Card title="Zones" aside={`${zones.length} of at most ${MOST_ZONES}`}>
         <div className="grid gap-3 p-4">
-          {zones.length === 0 && <p className="text-soft">A zone is one thermostat and one valve. Add the first; the next ones start as copies of it.</p>}
+          {zones.length === 0 && (
+            <p className="text-soft">
+              A zone is one thermostat and one valve. Add the first; the next ones start as copies of it.
+            </p>
+          )}
           {zones.map((zone) => (
             <ZoneCard key={zone.id} zone={zone} job={job} />
           ))}
-          <Button disabled={zones.length >= MOST_ZONES} onClick={() => edit('Add a zone', (draft) => void addZone(draft))} className="justify-self-start">
+          <Button
+            disabled={zones.length >= MOST_ZONES}
+            onClick={() => edit('Add a zone', (draft) => void addZone(draft))}
+            className="justify-self-start"
+          >
             Add a zone
           </Button>
         </div>
@@ -35,38 +46,116 @@ export function SurveyStage() {
       <div className="grid items-start gap-4 lg:grid-cols-2">
         <Card title="Supply chain" aside={`${job.practice} V line`}>
           <div className="grid gap-1 px-4 py-3">
-            <Tick label="Emergency switch at the way in" checked={supply.emergencySwitch} onChange={(on) => edit('Emergency switch', (d) => void (d.survey.supply.emergencySwitch = on))} />
-            <Tick label="Fire cut-out above the boiler" checked={supply.fireCutOut} onChange={(on) => edit('Fire cut-out', (d) => void (d.survey.supply.fireCutOut = on))} />
-            <Tick label="Service switch at the boiler" checked={supply.serviceSwitch} onChange={(on) => edit('Service switch', (d) => void (d.survey.supply.serviceSwitch = on))} />
-            <p className="pt-2 text-soft">Line voltage is for licensed or competent people under the local code. Opening any of these must kill everything.</p>
+            <Tick
+              label="Emergency switch at the way in"
+              checked={supply.emergencySwitch}
+              onChange={(on) => edit('Emergency switch', (d) => void (d.survey.supply.emergencySwitch = on))}
+            />
+            <Tick
+              label="Fire cut-out above the boiler"
+              checked={supply.fireCutOut}
+              onChange={(on) => edit('Fire cut-out', (d) => void (d.survey.supply.fireCutOut = on))}
+            />
+            <Tick
+              label="Service switch at the boiler"
+              checked={supply.serviceSwitch}
+              onChange={(on) => edit('Service switch', (d) => void (d.survey.supply.serviceSwitch = on))}
+            />
+            <p className="pt-2 text-soft">
+              Line voltage is for licensed or competent people under the local code. Opening any of these must kill
+              everything.
+            </p>
           </div>
         </Card>
         <Card title="Control transformer">
           <div className="grid grid-cols-2 gap-4 px-4 py-3">
-            <NumberField label="Rated load" unit="VA" min={5} max={500} value={transformer.va} onCommit={(va) => edit(`Transformer ${va} VA`, (d) => void (d.survey.transformer.va = va))} />
-            <NumberField label="Unloaded" unit="V" min={5} max={60} value={transformer.openVolts} onCommit={(volts) => edit(`Transformer ${volts} V unloaded`, (d) => void (d.survey.transformer.openVolts = volts))} />
-            <NumberField label="Secondary fuse, 0 for none" unit="A" min={0} max={20} value={transformer.fuseAmps} onCommit={(amps) => edit(`Secondary fuse ${amps} A`, (d) => void (d.survey.transformer.fuseAmps = amps))} />
-            <p className="col-span-2 text-soft">26 to 28 V unloaded is healthy. Fuse: rated VA / 24, next standard size up. A limited-energy circuit stays at or under 100 VA.</p>
+            <NumberField
+              label="Rated load"
+              unit="VA"
+              min={5}
+              max={500}
+              value={transformer.va}
+              onCommit={(va) => edit(`Transformer ${va} VA`, (d) => void (d.survey.transformer.va = va))}
+            />
+            <NumberField
+              label="Unloaded"
+              unit="V"
+              min={5}
+              max={60}
+              value={transformer.openVolts}
+              onCommit={(volts) =>
+                edit(`Transformer ${volts} V unloaded`, (d) => void (d.survey.transformer.openVolts = volts))
+              }
+            />
+            <NumberField
+              label="Secondary fuse, 0 for none"
+              unit="A"
+              min={0}
+              max={20}
+              value={transformer.fuseAmps}
+              onCommit={(amps) => edit(`Secondary fuse ${amps} A`, (d) => void (d.survey.transformer.fuseAmps = amps))}
+            />
+            <p className="col-span-2 text-soft">
+              26 to 28 V unloaded is healthy. Fuse: rated VA / 24, next standard size up. A limited-energy circuit stays
+              at or under 100 VA.
+            </p>
           </div>
         </Card>
         <Card title="Boiler">
           <div className="grid gap-4 px-4 py-3">
-            <Choice label="How it is called" value={boiler.kind} options={[{ value: 'boiler/dry-call', says: 'Dry contact across its own low-voltage pair (T-T)' }]} onChange={() => undefined} />
-            <TextField label="Place" value={job.places[boiler.place]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`Boiler at ${name}`, (d) => void (d.places[d.survey.boiler.place]!.name = name))} />
+            <Choice
+              label="How it is called"
+              value={boiler.kind}
+              options={[{ value: 'boiler/dry-call', says: 'Dry contact across its own low-voltage pair (T-T)' }]}
+              onChange={() => undefined}
+            />
+            <TextField
+              label="Place"
+              value={job.places[boiler.place]?.name ?? ''}
+              required
+              maxLength={80}
+              onCommit={(name) => edit(`Boiler at ${name}`, (d) => void (d.places[d.survey.boiler.place]!.name = name))}
+            />
           </div>
         </Card>
         <Card title="Complaints and notes">
           <div className="grid gap-4 px-4 py-3">
-            <TextField label="What the people in the building say" lines={3} maxLength={4000} value={job.survey.complaints} onCommit={(text) => edit('Complaints', (d) => void (d.survey.complaints = text))} />
-            <TextField label="Notes on the site" lines={2} maxLength={4000} value={job.site.notes} onCommit={(text) => edit('Site notes', (d) => void (d.site.notes = text))} />
+            <TextField
+              label="What the people in the building say"
+              lines={3}
+              maxLength={4000}
+              value={job.survey.complaints}
+              onCommit={(text) => edit('Complaints', (d) => void (d.survey.complaints = text))}
+            />
+            <TextField
+              label="Notes on the site"
+              lines={2}
+              maxLength={4000}
+              value={job.site.notes}
+              onCommit={(text) => edit('Site notes', (d) => void (d.site.notes = text))}
+            />
           </div>
         </Card>
         <Card title="Site" className="lg:col-span-2">
           <div className="grid gap-4 px-4 py-3 sm:grid-cols-2">
-            <TextField label="Name of the site" value={job.title} required maxLength={80} onCommit={(text) => edit('Site name', (d) => void (d.title = text))} />
+            <TextField
+              label="Name of the site"
+              value={job.title}
+              required
+              maxLength={80}
+              onCommit={(text) => edit('Site name', (d) => void (d.title = text))}
+            />
             <TextField label="Task" value={job.task} onCommit={(text) => edit('Task', (d) => void (d.task = text))} />
-            <TextField label="Address" value={job.site.address} onCommit={(text) => edit('Address', (d) => void (d.site.address = text))} />
-            <TextField label="Contact" value={job.site.contact} onCommit={(text) => edit('Contact', (d) => void (d.site.contact = text))} />
+            <TextField
+              label="Address"
+              value={job.site.address}
+              onCommit={(text) => edit('Address', (d) => void (d.site.address = text))}
+            />
+            <TextField
+              label="Contact"
+              value={job.site.contact}
+              onCommit={(text) => edit('Contact', (d) => void (d.site.contact = text))}
+            />
             <div>
               <div className="mb-1 text-soft">Practice</div>
               <Segments<Practice>
@@ -80,7 +169,11 @@ export function SurveyStage() {
               />
             </div>
             <div className="flex items-end">
-              <a href={`/api/jobs/${session.id}/file`} download className="inline-flex min-h-11 items-center rounded-control border border-line px-4 font-semibold hover:border-soft">
+              <a
+                href={`/api/jobs/${session.id}/file`}
+                download
+                className="inline-flex min-h-11 items-center rounded-control border border-line px-4 font-semibold hover:border-soft"
+              >
                 Save the job as a file
               </a>
             </div>
@@ -95,7 +188,8 @@ function verdict(job: Job): string {
   const count = Object.keys(job.zones).length
   if (count === 0) return 'Add the zones: everything else has a usual value you can change.'
   const step = outOfStep(job)
-  if (step.length > 0) return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
+  if (step.length > 0)
+    return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
   const { va } = job.survey.transformer
   return `${count} ${count === 1 ? 'zone' : 'zones'} on one ${va} VA transformer, boiler with a dry call. Everything that decides the wiring is known.`
 }

@@ -1,21 +1,51 @@
-import { type Job, kinds, lengthFrom, lengthUnit, metresFrom, placeNamed, removeZone, type zonesInOrder } from '@civil-lantern/core'
+import {
+  type Job,
+  kinds,
+  lengthFrom,
+  lengthUnit,
+  metresFrom,
+  placeNamed,
+  removeZone,
+  type zonesInOrder,
+} from '@civil-lantern/core'
 import { Trash2 } from 'lucide-react'
 import { useSession } from '../../data/open-job.tsx'
 import { Choice, NumberField, TextField } from '../../ui/fields.tsx'
 
-const kindsOf = (of: string) => kinds.filter((kind) => kind.class === of).map(({ kind, name }) => ({ value: kind, says: name.replace(/^(Thermostat|Zone valve), /, '') }))
+const kindsOf = (of: string) =>
+  kinds
+    .filter((kind) => kind.class === of)
+    .map(({ kind, name }) => ({ value: kind, says: name.replace(/^(Thermostat|Zone valve), /, '') }))
 
 /** One zone as surveyed: what it is called, where its thermostat and its valve hang, and of which kind they are. */
 export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; job: Job }) {
   const { session } = useSession()
-  const edit = (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) => session.edit(`${zone.name}: ${name}`, (draft) => recipe(draft.zones[zone.id]!, draft))
+  const edit = (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) =>
+    session.edit(`${zone.name}: ${name}`, (draft) => recipe(draft.zones[zone.id]!, draft))
   const [least, most] = [0.5, 300].map((metres) => Math.round(lengthFrom(job.practice, metres)))
   return (
     <fieldset className="grid items-end gap-3 rounded-control border border-line px-3 pb-3 sm:grid-cols-2 xl:grid-cols-[1fr_1.25fr_1.25fr_7rem]">
       <legend className="px-1 font-mono text-soft">{zone.number}</legend>
-      <TextField label="Zone" value={zone.name} required maxLength={80} onCommit={(name) => edit(`name ${name}`, (z) => void (z.name = name))} />
-      <Choice label="Thermostat" value={zone.thermostatKind} options={kindsOf('thermostat')} onChange={(kind) => edit('thermostat', (z) => void (z.thermostatKind = kind))} />
-      <TextField label="Thermostat hangs" value={job.places[zone.place]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`thermostat at ${name}`, (z, d) => void (z.place = placeNamed(d, name)))} />
+      <TextField
+        label="Zone"
+        value={zone.name}
+        required
+        maxLength={80}
+        onCommit={(name) => edit(`name ${name}`, (z) => void (z.name = name))}
+      />
+      <Choice
+        label="Thermostat"
+        value={zone.thermostatKind}
+        options={kindsOf('thermostat')}
+        onChange={(kind) => edit('thermostat', (z) => void (z.thermostatKind = kind))}
+      />
+      <TextField
+        label="Thermostat hangs"
+        value={job.places[zone.place]?.name ?? ''}
+        required
+        maxLength={80}
+        onCommit={(name) => edit(`thermostat at ${name}`, (z, d) => void (z.place = placeNamed(d, name)))}
+      />
       <NumberField
         label="Cable"
         unit={lengthUnit(job.practice)}
@@ -24,13 +54,29 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
         value={lengthFrom(job.practice, zone.run)}
         onCommit={(length) => edit('cable length', (z) => void (z.run = metresFrom(job.practice, length)))}
       />
-      <button type="button" onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))} className="order-last inline-flex min-h-11 items-center gap-2 justify-self-start rounded-control px-2 text-soft hover:bg-well hover:text-ink" aria-label={`Remove ${zone.name}`}>
+      <button
+        type="button"
+        onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))}
+        className="order-last inline-flex min-h-11 items-center gap-2 justify-self-start rounded-control px-2 text-soft hover:bg-well hover:text-ink"
+        aria-label={`Remove ${zone.name}`}
+      >
         <Trash2 aria-hidden size={19} /> Remove
       </button>
       <div className="xl:col-start-2">
-      <Choice label="Valve" value={zone.valveKind} options={kindsOf('valve')} onChange={(kind) => edit('valve', (z) => void (z.valveKind = kind))} />
+        <Choice
+          label="Valve"
+          value={zone.valveKind}
+          options={kindsOf('valve')}
+          onChange={(kind) => edit('valve', (z) => void (z.valveKind = kind))}
+        />
       </div>
-      <TextField label="Valve hangs" value={job.places[zone.valvePlace]?.name ?? ''} required maxLength={80} onCommit={(name) => edit(`valve at ${name}`, (z, d) => void (z.valvePlace = placeNamed(d, name)))} />
+      <TextField
+        label="Valve hangs"
+        value={job.places[zone.valvePlace]?.name ?? ''}
+        required
+        maxLength={80}
+        onCommit={(name) => edit(`valve at ${name}`, (z, d) => void (z.valvePlace = placeNamed(d, name)))}
+      />
     </fieldset>
   )
 }

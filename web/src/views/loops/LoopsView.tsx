@@ -24,9 +24,20 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
         const kind = kindOf(job.parts[zone.valve ?? ''] ?? { kind: '' })
         const tied = found?.call?.subject.part === zone.valve
         return (
-          <Card key={zone.id} title={<ZoneTitle number={zone.number} name={zone.name} />} aside={kind?.name.replace(/^Zone valve, /, '')} className="scroll-mt-3">
+          <Card
+            key={zone.id}
+            title={<ZoneTitle number={zone.number} name={zone.name} />}
+            aside={kind?.name.replace(/^Zone valve, /, '')}
+            className="scroll-mt-3"
+          >
             <div id={`zone-${zone.id}`} className="px-3 pb-2">
-              <StripSet strips={strips} job={job} snapshot={snapshot} marks={marks} {...(tied && standing ? { opening: standing.opening } : {})} />
+              <StripSet
+                strips={strips}
+                job={job}
+                snapshot={snapshot}
+                marks={marks}
+                {...(tied && standing ? { opening: standing.opening } : {})}
+              />
             </div>
           </Card>
         )

@@ -30,7 +30,13 @@ export function StripButtons({ strip, placed, y, job }: { strip: Strip; placed: 
       {stretches.flatMap(({ stretch, from, to }) => {
         const each = (to - from) / stretch.runs.length
         return stretch.runs.flatMap((run, i) => {
-          const state = run.broken ? ', broken' : run.liftedNear || run.liftedFar ? ', lifted' : run.litNear && run.litFar ? ', lit' : ', dark'
+          const state = run.broken
+            ? ', broken'
+            : run.liftedNear || run.liftedFar
+              ? ', lifted'
+              : run.litNear && run.litFar
+                ? ', lit'
+                : ', dark'
           const wire = (
             <button
               key={run.wire}
@@ -90,9 +96,32 @@ export function LeadMarks({ strip, placed, y }: { strip: Strip; placed: PlacedSt
     if (x === undefined) return null
     return (
       <g key={lead}>
-        <line x1={x} x2={x} y1={y - 24} y2={y - (x === placed.left || x === placed.right ? POST : 3)} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray={lead === 'a' ? undefined : '3 3'} />
-        <rect x={x - 12} y={y - 44} width={24} height={21} rx={6} fill={lead === 'a' ? 'var(--ink)' : 'var(--card)'} stroke="var(--ink)" strokeWidth={2} strokeDasharray={lead === 'a' ? undefined : '4 3'} />
-        <text x={x} y={y - 28.5} textAnchor="middle" className={`text-[14px] font-bold ${lead === 'a' ? 'fill-paper' : 'fill-ink'}`}>
+        <line
+          x1={x}
+          x2={x}
+          y1={y - 24}
+          y2={y - (x === placed.left || x === placed.right ? POST : 3)}
+          stroke="var(--ink)"
+          strokeWidth={2.4}
+          strokeDasharray={lead === 'a' ? undefined : '3 3'}
+        />
+        <rect
+          x={x - 12}
+          y={y - 44}
+          width={24}
+          height={21}
+          rx={6}
+          fill={lead === 'a' ? 'var(--ink)' : 'var(--card)'}
+          stroke="var(--ink)"
+          strokeWidth={2}
+          strokeDasharray={lead === 'a' ? undefined : '4 3'}
+        />
+        <text
+          x={x}
+          y={y - 28.5}
+          textAnchor="middle"
+          className={`text-[14px] font-bold ${lead === 'a' ? 'fill-paper' : 'fill-ink'}`}
+        >
           {lead.toUpperCase()}
         </text>
       </g>

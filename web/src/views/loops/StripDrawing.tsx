@@ -12,7 +12,19 @@ export interface Marks {
 export const BOX = 38
 
 /** One strip, drawn at a height. What can be touched lies over it as buttons; this is only the picture. */
-export function StripDrawing({ strip, placed, y, marks, inside }: { strip: Strip; placed: PlacedStrip; y: number; marks: Marks; inside: (placed: PlacedStation) => ReactNode }) {
+export function StripDrawing({
+  strip,
+  placed,
+  y,
+  marks,
+  inside,
+}: {
+  strip: Strip
+  placed: PlacedStrip
+  y: number
+  marks: Marks
+  inside: (placed: PlacedStation) => ReactNode
+}) {
   const { left, right, stations, stretches } = placed
   const first = strip.items[0]
   const last = strip.items.at(-1)
@@ -35,7 +47,20 @@ export function StripDrawing({ strip, placed, y, marks, inside }: { strip: Strip
                 marked={marks.picked === run.wire}
               />
             ))}
-            {stretch.runs.slice(0, -1).map((run, i) => run.splice && <Splice key={run.wire} x={from + (i + 1) * each} y={y} loose={run.splice.loose} picked={marks.picked === run.splice.part} />)}
+            {stretch.runs
+              .slice(0, -1)
+              .map(
+                (run, i) =>
+                  run.splice && (
+                    <Splice
+                      key={run.wire}
+                      x={from + (i + 1) * each}
+                      y={y}
+                      loose={run.splice.loose}
+                      picked={marks.picked === run.splice.part}
+                    />
+                  ),
+              )}
             <Volts near={stretch.near} far={stretch.far} from={from} to={to} y={y} />
           </g>
         )
@@ -54,7 +79,12 @@ export function StripDrawing({ strip, placed, y, marks, inside }: { strip: Strip
 function Volts({ near, far, from, to, y }: { near: number; far: number; from: number; to: number; y: number }) {
   if (to - from < 30) return null
   const text = (volts: number, x: number, anchor: 'start' | 'middle' | 'end') => (
-    <text x={x} y={y - 13} textAnchor={anchor} className={`font-mono text-[14px] ${volts < 1 ? 'fill-soft' : 'fill-ink'}`}>
+    <text
+      x={x}
+      y={y - 13}
+      textAnchor={anchor}
+      className={`font-mono text-[14px] ${volts < 1 ? 'fill-soft' : 'fill-ink'}`}
+    >
       {volts.toFixed(volts >= 99.95 ? 0 : 1)}
     </text>
   )
@@ -85,20 +115,47 @@ const PostMark = ({ post, x, y, lit }: { post: Post | undefined; x: number; y: n
     <g>
       {lit && <circle cx={x} cy={y} r={POST + 5} fill="var(--halo)" />}
       <circle cx={x} cy={y} r={POST} fill={lit ? 'var(--lamp)' : 'var(--card)'} stroke="var(--ink)" strokeWidth={1.6} />
-      <text x={x} y={y + 5} textAnchor="middle" className={`text-[14px] font-bold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}>
+      <text
+        x={x}
+        y={y + 5}
+        textAnchor="middle"
+        className={`text-[14px] font-bold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
+      >
         {post.marking}
       </text>
     </g>
   ) : null
 
-function StationBox({ placed: { station, x, width, before, after }, y, marks, children }: { placed: PlacedStation; y: number; marks: Marks; children: ReactNode }) {
+function StationBox({
+  placed: { station, x, width, before, after },
+  y,
+  marks,
+  children,
+}: {
+  placed: PlacedStation
+  y: number
+  marks: Marks
+  children: ReactNode
+}) {
   const wrong = marks.wrong.has(station.part) || marks.wrong.has(`${station.part}.${station.element}`)
   const picked = marks.picked === station.part
   const energised = station.load && station.litNear && station.amps >= 1e-3
   const edge = wrong ? 'var(--bad)' : 'var(--ink)'
   return (
     <g>
-      {picked && <rect x={x - width / 2 - 5} y={y - BOX / 2 - 5} width={width + 10} height={BOX + 10} rx={station.load ? 24 : 14} fill="none" stroke="var(--ink)" strokeWidth={2} strokeDasharray="5 4" />}
+      {picked && (
+        <rect
+          x={x - width / 2 - 5}
+          y={y - BOX / 2 - 5}
+          width={width + 10}
+          height={BOX + 10}
+          rx={station.load ? 24 : 14}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={2}
+          strokeDasharray="5 4"
+        />
+      )}
       <rect
         x={x - width / 2}
         y={y - BOX / 2}
@@ -118,18 +175,46 @@ function StationBox({ placed: { station, x, width, before, after }, y, marks, ch
 }
 
 /** Where two stations stand too near for both their markings, neither is drawn; the panel of the part has them all. */
-const Marking = ({ post, x, y, anchor, room }: { post: Post; x: number; y: number; anchor: 'start' | 'end'; room: number }) =>
+const Marking = ({
+  post,
+  x,
+  y,
+  anchor,
+  room,
+}: {
+  post: Post
+  x: number
+  y: number
+  anchor: 'start' | 'end'
+  room: number
+}) =>
   post.marking.length * 8.2 > room / 2 + 8 ? null : (
-  <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[13px]">
-    {post.marking}
-  </text>
-)
+    <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[13px]">
+      {post.marking}
+    </text>
+  )
 
 /** Two contact points and an arm, down when made. */
-const ContactMark = ({ x, y, made, colour, lit }: { x: number; y: number; made: boolean; colour: string; lit: boolean }) => (
+const ContactMark = ({
+  x,
+  y,
+  made,
+  colour,
+  lit,
+}: {
+  x: number
+  y: number
+  made: boolean
+  colour: string
+  lit: boolean
+}) => (
   <g stroke={colour} strokeWidth={2.6} strokeLinecap="round">
     <circle cx={x - 19} cy={y + 3} r={3.4} fill={lit ? 'var(--lamp)' : colour} strokeWidth={1.6} />
     <circle cx={x + 19} cy={y + 3} r={3.4} fill={lit && made ? 'var(--lamp)' : colour} strokeWidth={1.6} />
-    {made ? <line x1={x - 15} x2={x + 15} y1={y + 3} y2={y + 3} /> : <line x1={x - 16} x2={x + 14} y1={y + 1} y2={y - 10} />}
+    {made ? (
+      <line x1={x - 15} x2={x + 15} y1={y + 3} y2={y + 3} />
+    ) : (
+      <line x1={x - 16} x2={x + 14} y1={y + 1} y2={y - 10} />
+    )}
   </g>
 )

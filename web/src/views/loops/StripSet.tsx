@@ -10,7 +10,19 @@ const TIE = 14
 const TOP = 46
 
 /** Strips one under the other on one width, with the travel bar that ties an actuator to the switch below it. */
-export function StripSet({ strips, job, snapshot, marks, opening }: { strips: readonly Strip[]; job: Job; snapshot: Snapshot; marks: Marks; opening?: number }) {
+export function StripSet({
+  strips,
+  job,
+  snapshot,
+  marks,
+  opening,
+}: {
+  strips: readonly Strip[]
+  job: Job
+  snapshot: Snapshot
+  marks: Marks
+  opening?: number
+}) {
   const box = useRef<HTMLDivElement>(null)
   const [room, setRoom] = useState(0)
   useEffect(() => {
@@ -31,25 +43,39 @@ export function StripSet({ strips, job, snapshot, marks, opening }: { strips: re
   }))
   const height = TOP + (strips.length - 1) * ROW + tie + (most > 4 ? 60 : 46)
   return (
-    <div ref={box} className={`relative w-full ${width > room ? 'overflow-x-auto overflow-y-hidden' : ''}`} style={{ height }}>
+    <div
+      ref={box}
+      className={`relative w-full ${width > room ? 'overflow-x-auto overflow-y-hidden' : ''}`}
+      style={{ height }}
+    >
       {room > 0 && (
         <>
           <svg width={width} height={height} aria-hidden className="block select-none overflow-visible">
             {rows.map(({ strip, y, placed }) =>
               strip.from ? (
                 <g key={strip.id}>
-                  <StripDrawing strip={strip} placed={placed} y={y} marks={marks} inside={(one) => <Inside one={one} y={y} job={job} snapshot={snapshot} />} />
+                  <StripDrawing
+                    strip={strip}
+                    placed={placed}
+                    y={y}
+                    marks={marks}
+                    inside={(one) => <Inside one={one} y={y} job={job} snapshot={snapshot} />}
+                  />
                   <LeadMarks strip={strip} placed={placed} y={y} />
                 </g>
               ) : (
                 <text key={strip.id} x={8} y={y} className="fill-bad text-[15px]">
-                  {labelOf(job, strip.subject.part)} {strip.dark?.terminal ? markingOf(job, strip.subject.part, strip.dark.terminal) : ''} leads nowhere.
+                  {labelOf(job, strip.subject.part)}{' '}
+                  {strip.dark?.terminal ? markingOf(job, strip.subject.part, strip.dark.terminal) : ''} leads nowhere.
                 </text>
               ),
             )}
             {tie > 0 && opening !== undefined && <Travel x={subjectAt} y={TOP + 41} opening={opening} />}
           </svg>
-          {rows.map(({ strip, y, placed }) => strip.from && <StripButtons key={strip.id} strip={strip} placed={placed} y={y} job={job} />)}
+          {rows.map(
+            ({ strip, y, placed }) =>
+              strip.from && <StripButtons key={strip.id} strip={strip} placed={placed} y={y} job={job} />,
+          )}
         </>
       )}
     </div>
@@ -69,14 +95,29 @@ const Travel = ({ x, y, opening }: { x: number; y: number; opening: number }) =>
 )
 
 /** The word in a load, and the name under every station. */
-function Inside({ one: { station, x, width, before, after }, y, job, snapshot }: { one: PlacedStation; y: number; job: Job; snapshot: Snapshot }) {
+function Inside({
+  one: { station, x, width, before, after },
+  y,
+  job,
+  snapshot,
+}: {
+  one: PlacedStation
+  y: number
+  job: Job
+  snapshot: Snapshot
+}) {
   const under = nameUnder(station, job)
   const lit = station.load && station.litNear && station.amps >= 1e-3
   const word = shortState(station, job, snapshot)
   return (
     <>
       {station.load && (
-        <text x={x} y={y + 5} textAnchor="middle" className={`text-[14px] font-semibold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}>
+        <text
+          x={x}
+          y={y + 5}
+          textAnchor="middle"
+          className={`text-[14px] font-semibold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
+        >
           {clip(word, Math.floor(width / 7.4))}
         </text>
       )}
@@ -107,7 +148,8 @@ function twoLines(text: string, most: number): string[] {
 
 function nameUnder(station: Station, job: Job): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })
-  if (kind?.class === 'valve' && kind.roles?.endSwitch === station.element) return `end switch ${station.made ? 'made' : 'open'}`
+  if (kind?.class === 'valve' && kind.roles?.endSwitch === station.element)
+    return `end switch ${station.made ? 'made' : 'open'}`
   // The actuator's name stands in the card's title; the travel bar takes the room below it.
   if (kind?.class === 'valve' && kind.roles?.endSwitch) return ''
   return labelOf(job, station.part)
@@ -116,7 +158,8 @@ function nameUnder(station: Station, job: Job): string {
 function shortState(station: Station, job: Job, snapshot: Snapshot): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })
   const says = snapshot.states[station.part]?.says ?? ''
-  if (kind?.class === 'valve') return says === 'shut' ? 'at rest' : says.replace(' by its lever', '').replace(/ \d+ %$/, '')
+  if (kind?.class === 'valve')
+    return says === 'shut' ? 'at rest' : says.replace(' by its lever', '').replace(/ \d+ %$/, '')
   if (kind?.class === 'transformer') return 'primary'
   return says
 }

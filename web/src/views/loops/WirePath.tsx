@@ -8,7 +8,21 @@ const GAP = 9
  * build says which circuit: low voltage one line, line voltage a double line with teeth, the call loop a thin line on a
  * pale bed.
  */
-export function WirePath({ run, from, to, y, circuit, marked }: { run: Run; from: number; to: number; y: number; circuit: CircuitClass; marked: boolean }) {
+export function WirePath({
+  run,
+  from,
+  to,
+  y,
+  circuit,
+  marked,
+}: {
+  run: Run
+  from: number
+  to: number
+  y: number
+  circuit: CircuitClass
+  marked: boolean
+}) {
   const colour = hue(run.colour)
   const middle = (from + to) / 2
   const pieces: { a: number; b: number; lit: boolean }[] = run.broken
@@ -25,14 +39,30 @@ export function WirePath({ run, from, to, y, circuit, marked }: { run: Run; from
         <g key={a}>
           {lit && <line x1={a} x2={b} y1={y} y2={y} stroke="var(--halo)" strokeWidth={17} />}
           {flowing && (
-            <line x1={a} x2={b} y1={y} y2={y} stroke="var(--lamp)" strokeWidth={15} strokeDasharray="3 21" className="drift" opacity={0.75} />
+            <line
+              x1={a}
+              x2={b}
+              y1={y}
+              y2={y}
+              stroke="var(--lamp)"
+              strokeWidth={15}
+              strokeDasharray="3 21"
+              className="drift"
+              opacity={0.75}
+            />
           )}
           {marked && <line x1={a} x2={b} y1={y} y2={y} stroke="var(--ink)" strokeWidth={11} />}
           <Core a={a} b={b} y={y} colour={colour} circuit={circuit} />
         </g>
       ))}
       {run.broken && (
-        <path d={`M${middle - 11} ${y - 9}l6 18M${middle + 5} ${y - 9}l6 18`} stroke="var(--bad)" strokeWidth={2.5} fill="none" strokeLinecap="round" />
+        <path
+          d={`M${middle - 11} ${y - 9}l6 18M${middle + 5} ${y - 9}l6 18`}
+          stroke="var(--bad)"
+          strokeWidth={2.5}
+          fill="none"
+          strokeLinecap="round"
+        />
       )}
       {run.liftedNear && <Lifted x={from} y={y} turn={1} />}
       {run.liftedFar && <Lifted x={to} y={y} turn={-1} />}
@@ -40,7 +70,19 @@ export function WirePath({ run, from, to, y, circuit, marked }: { run: Run; from
   )
 }
 
-function Core({ a, b, y, colour, circuit }: { a: number; b: number; y: number; colour: string; circuit: CircuitClass }) {
+function Core({
+  a,
+  b,
+  y,
+  colour,
+  circuit,
+}: {
+  a: number
+  b: number
+  y: number
+  colour: string
+  circuit: CircuitClass
+}) {
   if (circuit === 'line voltage')
     return (
       <g>
@@ -64,5 +106,11 @@ function Core({ a, b, y, colour, circuit }: { a: number; b: number; y: number; c
 
 /** A lead off its terminal, bent up out of the way. */
 const Lifted = ({ x, y, turn }: { x: number; y: number; turn: 1 | -1 }) => (
-  <path d={`M${x + turn * 12} ${y}l${-turn * 6} -13`} stroke="var(--bad)" strokeWidth={3} fill="none" strokeLinecap="round" />
+  <path
+    d={`M${x + turn * 12} ${y}l${-turn * 6} -13`}
+    stroke="var(--bad)"
+    strokeWidth={3}
+    fill="none"
+    strokeLinecap="round"
+  />
 )

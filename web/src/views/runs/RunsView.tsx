@@ -1,4 +1,15 @@
-import { conductorSizes, type Job, lengthFrom, lengthInWords, lengthUnit, metresFrom, sizeInWords, terminalInWords, type Wire, type WireLight } from '@civil-lantern/core'
+import {
+  conductorSizes,
+  type Job,
+  lengthFrom,
+  lengthInWords,
+  lengthUnit,
+  metresFrom,
+  sizeInWords,
+  terminalInWords,
+  type Wire,
+  type WireLight,
+} from '@civil-lantern/core'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
@@ -56,12 +67,17 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
         <Button onClick={() => download(`${job.title}, wires.csv`, runsAsCsv(job))}>CSV</Button>
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard */}
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Wires">
+      <section className="overflow-x-auto" tabIndex={0} aria-label="Wires">
         <table className="w-full min-w-[620px] border-collapse text-[15px]">
           <thead>
             <tr className="border-line border-y text-left text-soft">
               {columns.map(({ key, says }) => (
-                <th key={says} scope="col" aria-sort={key === sort.key ? (sort.up ? 'ascending' : 'descending') : 'none'} className="px-1.5 font-semibold first:pl-4">
+                <th
+                  key={says}
+                  scope="col"
+                  aria-sort={key === sort.key ? (sort.up ? 'ascending' : 'descending') : 'none'}
+                  className="px-1.5 font-semibold first:pl-4"
+                >
                   {key ? (
                     <button
                       type="button"
@@ -69,7 +85,8 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       onClick={() => setSort((now) => ({ key, up: now.key === key ? !now.up : true }))}
                     >
                       {says}
-                      {key === sort.key && (sort.up ? <ArrowUp aria-hidden size={15} /> : <ArrowDown aria-hidden size={15} />)}
+                      {key === sort.key &&
+                        (sort.up ? <ArrowUp aria-hidden size={15} /> : <ArrowDown aria-hidden size={15} />)}
                     </button>
                   ) : (
                     says
@@ -81,11 +98,17 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           <tbody>
             {rows.map(({ id, wire, from, to, light }) => {
               const here = picked && 'wire' in picked && picked.wire === id
-              const edit = (name: string, recipe: (wire: Wire) => void) => session.edit(`Wire ${wire.label}: ${name}`, (draft) => recipe(draft.wires[id]!))
+              const edit = (name: string, recipe: (wire: Wire) => void) =>
+                session.edit(`Wire ${wire.label}: ${name}`, (draft) => recipe(draft.wires[id]!))
               return (
                 <tr key={id} className={`border-line border-b align-middle ${here ? 'bg-well' : 'hover:bg-well/60'}`}>
                   <td className="pl-4">
-                    <button type="button" onClick={() => pick({ wire: id })} aria-label={`Select wire ${wire.label}`} className="min-h-11 min-w-11 text-left font-mono underline decoration-line underline-offset-4">
+                    <button
+                      type="button"
+                      onClick={() => pick({ wire: id })}
+                      aria-label={`Select wire ${wire.label}`}
+                      className="min-h-11 min-w-11 text-left font-mono underline decoration-line underline-offset-4"
+                    >
                       {wire.label}
                     </button>
                   </td>
@@ -93,8 +116,17 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                   <td className="max-w-44 px-1.5">{to}</td>
                   <td className="px-1.5">
                     <span className="flex items-center gap-2">
-                      <span aria-hidden className="h-4 w-4 shrink-0 rounded-full border border-soft" style={{ background: hue(wire.colour) }} />
-                      <Cell label={`Colour of wire ${wire.label}`} value={wire.colour} options={withOwn(COLOURS, wire.colour)} onChange={(colour) => edit(`colour ${colour}`, (w) => void (w.colour = colour))} />
+                      <span
+                        aria-hidden
+                        className="h-4 w-4 shrink-0 rounded-full border border-soft"
+                        style={{ background: hue(wire.colour) }}
+                      />
+                      <Cell
+                        label={`Colour of wire ${wire.label}`}
+                        value={wire.colour}
+                        options={withOwn(COLOURS, wire.colour)}
+                        onChange={(colour) => edit(`colour ${colour}`, (w) => void (w.colour = colour))}
+                      />
                     </span>
                   </td>
                   <td className="px-1.5">
@@ -112,9 +144,16 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                     />
                   </td>
                   <td className="px-1.5">
-                    <Length label={`Length of wire ${wire.label}, ${lengthUnit(job.practice)}`} shown={lengthInWords(job.practice, wire.length)} value={lengthFrom(job.practice, wire.length)} onChange={(value) => edit('length', (w) => void (w.length = metresFrom(job.practice, value)))} />
+                    <Length
+                      label={`Length of wire ${wire.label}, ${lengthUnit(job.practice)}`}
+                      shown={lengthInWords(job.practice, wire.length)}
+                      value={lengthFrom(job.practice, wire.length)}
+                      onChange={(value) => edit('length', (w) => void (w.length = metresFrom(job.practice, value)))}
+                    />
                   </td>
-                  <td className="px-1.5 text-soft">{wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}</td>
+                  <td className="px-1.5 text-soft">
+                    {wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}
+                  </td>
                   <td className="pr-3 pl-1.5">
                     <Light light={light} wire={wire} />
                   </td>
@@ -123,15 +162,30 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
             })}
           </tbody>
         </table>
-      </div>
+      </section>
       {rows.length === 0 && <p className="p-6 text-soft">No wire matches. Clear the filter to see them all.</p>}
     </section>
   )
 }
 
-function Cell({ label, value, options, onChange }: { label: string; value: string; options: readonly string[]; onChange: (value: string) => void }) {
+function Cell({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: string
+  options: readonly string[]
+  onChange: (value: string) => void
+}) {
   return (
-    <select aria-label={label} value={value} onChange={(e) => onChange(e.target.value)} className="field-sizing-content min-h-9 rounded-control border border-transparent bg-transparent hover:border-line">
+    <select
+      aria-label={label}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+      className="field-sizing-content min-h-9 rounded-control border border-transparent bg-transparent hover:border-line"
+    >
       {options.map((option) => (
         <option key={option}>{option}</option>
       ))}
@@ -139,7 +193,17 @@ function Cell({ label, value, options, onChange }: { label: string; value: strin
   )
 }
 
-function Length({ label, shown, value, onChange }: { label: string; shown: string; value: number; onChange: (value: number) => void }) {
+function Length({
+  label,
+  shown,
+  value,
+  onChange,
+}: {
+  label: string
+  shown: string
+  value: number
+  onChange: (value: number) => void
+}) {
   const [draft, setDraft] = useState<string>()
   const commit = () => {
     const next = Number((draft ?? '').replace(',', '.'))
@@ -165,8 +229,13 @@ function Light({ light, wire }: { light: WireLight | undefined; wire: Wire }) {
   if (wire.lifted?.from || wire.lifted?.to) return <span className="font-semibold text-bad">lifted</span>
   if (!light || light.circuit === 'earth') return <span className="text-soft">{light ? 'earth' : ''}</span>
   return (
-    <span className={`inline-block whitespace-nowrap rounded-full px-2 py-0.5 font-mono text-[14px] ${light.lit ? 'bg-glow text-[#17242c]' : 'text-soft'}`}>
-      {light.volts.toFixed(light.volts >= 99.95 ? 0 : 1)} V{light.flowing ? ` ${light.amps < 0.9995 ? `${(light.amps * 1000).toFixed(0)} mA` : `${light.amps.toFixed(1)} A`}` : ''}
+    <span
+      className={`inline-block whitespace-nowrap rounded-full px-2 py-0.5 font-mono text-[14px] ${light.lit ? 'bg-glow text-[#17242c]' : 'text-soft'}`}
+    >
+      {light.volts.toFixed(light.volts >= 99.95 ? 0 : 1)} V
+      {light.flowing
+        ? ` ${light.amps < 0.9995 ? `${(light.amps * 1000).toFixed(0)} mA` : `${light.amps.toFixed(1)} A`}`
+        : ''}
     </span>
   )
 }
@@ -177,19 +246,38 @@ function rowsOf(job: Job, lights: Readonly<Record<string, WireLight>>, filter: s
   const words = filter.toLowerCase().split(/\s+/).filter(Boolean)
   const end = ({ part, terminal }: Wire['from']) => terminalInWords(job, part, terminal)
   return Object.entries(job.wires)
-    .map(([id, wire]) => ({ id, wire, number: Number(wire.label) || 0, from: end(wire.from), to: end(wire.to), light: lights[id] }))
+    .map(([id, wire]) => ({
+      id,
+      wire,
+      number: Number(wire.label) || 0,
+      from: end(wire.from),
+      to: end(wire.to),
+      light: lights[id],
+    }))
     .filter(({ wire, from, to }) => {
-      const text = `${wire.label} ${from} ${to} ${wire.colour} ${wire.cable ? job.cables[wire.cable]?.label : 'loose'}`.toLowerCase()
+      const text =
+        `${wire.label} ${from} ${to} ${wire.colour} ${wire.cable ? job.cables[wire.cable]?.label : 'loose'}`.toLowerCase()
       return words.every((word) => text.includes(word))
     })
 }
 
 function sorted(rows: Row[], { key, up }: { key: SortKey; up: boolean }): Row[] {
   const value = ({ number, from, to, wire, light }: Row): string | number =>
-    ({ number, from, to, colour: wire.colour, length: wire.length, cable: wire.cable ?? '', light: light?.volts ?? -1 })[key]
+    ({
+      number,
+      from,
+      to,
+      colour: wire.colour,
+      length: wire.length,
+      cable: wire.cable ?? '',
+      light: light?.volts ?? -1,
+    })[key]
   return [...rows].sort((a, b) => {
     const [x, y] = [value(a), value(b)]
-    const order = typeof x === 'number' && typeof y === 'number' ? x - y : String(x).localeCompare(String(y), undefined, { numeric: true })
+    const order =
+      typeof x === 'number' && typeof y === 'number'
+        ? x - y
+        : String(x).localeCompare(String(y), undefined, { numeric: true })
     return (up ? order : -order) || a.number - b.number
   })
 }

@@ -4,7 +4,18 @@ const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '
 
 /** The wire table as CSV: one line a wire, first line the names of the columns. */
 export function runsAsCsv(job: Job): string {
-  const head = ['number', 'from part', 'from terminal', 'to part', 'to terminal', 'colour', 'size', `length ${lengthUnit(job.practice)}`, 'cable', 'core']
+  const head = [
+    'number',
+    'from part',
+    'from terminal',
+    'to part',
+    'to terminal',
+    'colour',
+    'size',
+    `length ${lengthUnit(job.practice)}`,
+    'cable',
+    'core',
+  ]
   const lines = Object.values(job.wires).map((wire) => [
     wire.label,
     job.parts[wire.from.part]?.label ?? wire.from.part,

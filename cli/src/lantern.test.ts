@@ -1,0 +1,56 @@
+import { execFile } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { writeJob } from '@civil-lantern/core/validate'
+import { afterAll, expect, it } from 'vitest'
+
+const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
+const file = join(folder, 'job.json')
+writeFileSync(file, writeJob(demoJobs['kestrel-point']!()))
+writeFileSync(join(folder, 'list.json'), '{"format":"list"}')
+afterAll(() => rmSync(folder, { recursive: true }))
+
+function lantern(...args: string[]): Promise<{ code: number; out: string; err: string }> {
+  const program = [resolve(import.meta.dirname, 'lantern.ts'), ...args]
+  return new Promise((done) =>
+    execFile(
+      process.execPath,
+      ['--conditions=source', '--import', 'tsx', ...program],
+      { cwd: resolve(import.meta.dirname, '../..') },
+      (error, out, err) => done({ code: error ? Number(error.code) : 0, out, err }),
+    ),
+  )
+}
+
+it('reads, settles, judges, checks and writes a netlist from a job file', async () => {
+  const [reading, settled, verdict, check, spice] = await Promise.all([
+    lantern('read', file, '--call', 'Signal house', '--from', 'V2.m1', '--to', 'V2.m2', '--mode', 'loz'),
+    lantern('settle', file, '--call', 'Signal house', '--set', 'SS1.closed=false'),
+    lantern('verdict', file, '--call', 'Signal house', '--lift', 'V2.e1'),
+    lantern('check', file),
+    lantern('spice', file),
+  ])
+  expect(JSON.parse(reading.out).value).toBeGreaterThan(24)
+  expect(JSON.parse(settled.out).parts.V2.says).toBe('shut')
+  expect(JSON.parse(verdict.out).says).toContain('the lead lifted off Valve 2 S1')
+  expect(check).toMatchObject({ code: 0, out: '' })
+  expect(spice.out).toMatch(/^\* Kestrel Point[\s\S]+\nKw0 Lwp0 Lws0 [\d.]+\n[\s\S]*\.end\n$/)
+})
+
+it.each([
+  ['a file that is not a job', ['settle', join(folder, 'list.json')], 'not a Civil Lantern job'],
+  ['a file that is not there', ['settle', 'none.json'], 'cannot be read'],
+  ['a terminal that does not exist', ['read', file, '--from', 'V9.m1', '--to', 'XF1.c'], 'no terminal V9.m1'],
+  ['a zone that does not exist', ['settle', file, '--call', 'Attic'], 'no zone "Attic"'],
+  ['a wire that does not exist', ['settle', file, '--break', 'wire:w999'], 'no wire'],
+  ['a state that does not exist', ['settle', file, '--set', 'V2.mood=good'], 'no state mood'],
+  ['a mode that does not exist', ['read', file, '--from', 'V2.m1', '--to', 'V2.m2', '--mode', 'kelvin'], 'not a mode'],
+  ['an option that does not exist', ['settle', file, '--loud'], '--loud'],
+])('%s gets one clear line and exit 2', async (_name, args, says) => {
+  const { code, out, err } = await lantern(...args)
+  expect({ code, out }).toEqual({ code: 2, out: '' })
+  expect(err).toContain(says)
+  expect(err.trimEnd().split('\n')).toHaveLength(1)
+})

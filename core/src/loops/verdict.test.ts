@@ -1,0 +1,128 @@
+import { describe, expect, it } from 'vitest'
+import type { Job } from '../job/schema.ts'
+import { kestrel, wireAt } from '../testing/benches.ts'
+import { loopsOf } from './loops.ts'
+import { verdictOf } from './verdict.ts'
+import { sentenceText } from './words.ts'
+
+const verdict = (
+  alter: (job: Job) => void,
+  calling: readonly number[] = [2],
+  hand?: (bench: ReturnType<typeof kestrel>) => void,
+) => {
+  const bench = kestrel({ alter, calling })
+  hand?.(bench)
+  bench.simulation.settle()
+  const found = verdictOf(bench.simulation, bench.job, loopsOf(bench.simulation, bench.job))
+  return {
+    tone: found.tone,
+    says: sentenceText(found.sentence),
+    more: found.more.map(sentenceText),
+    zones: found.zones,
+  }
+}
+
+const fault = (part: string, name: string) => (job: Job) => void (job.parts[part]!.faults = [name])
+
+describe('the verdict', () => {
+  it.each<[string, (job: Job) => void, string]>([
+    [
+      'end switch never makes',
+      fault('V2', 'switchNeverMakes'),
+      'valve open, boiler not told. The call loop goes dark at the end switch of Valve 2',
+    ],
+    [
+      'core broken',
+      (job) => void (wireAt(job, 'TS2.w').wire.broken = true),
+      'The valve loop goes dark at wire 21 (white)',
+    ],
+    [
+      'lead lifted',
+      (job) => void (wireAt(job, 'V2.m2').wire.lifted = { from: true }),
+      'goes dark at the lead lifted off Valve 2 M2',
+    ],
+    ['contact does not make', fault('TS2', 'neverMakes'), 'goes dark at Thermostat 2'],
+    ['motor open', fault('V2', 'windingOpen'), 'the feed reaches Valve 2 and no current flows'],
+    ['gear stripped', fault('V2', 'gearStripped'), 'the feed reaches Valve 2 and it does not move'],
+    [
+      'motor shorted',
+      fault('V2', 'windingShorted'),
+      'Fuse F1 has blown: the current ran through Thermostat 2, Valve 2',
+    ],
+    ['transformer open', fault('XF1', 'secondaryOpen'), 'Transformer is fed and gives nothing'],
+    ['call input dead', fault('B1', 'callInputDead'), 'Boiler offers no call voltage'],
+    ['pump open', fault('P1', 'windingOpen'), 'System pump is fed, but draws nothing'],
+    ['pump relay', fault('B1', 'pumpRelayOpen'), 'System pump gets nothing. Its line goes dark at Boiler'],
+    ['lead gone', (job) => void delete job.wires[wireAt(job, 'V2.m1').id], 'Valve 2 M1 leads nowhere'],
+    [
+      'call return broken',
+      (job) => void (wireAt(job, 'B1.t2').wire.broken = true),
+      'boiler not told. The call loop goes dark at wire',
+    ],
+  ])('with a call and: %s', (_name, alter, says) => {
+    const found = verdict(alter)
+    expect(found.tone).toBe('wrong')
+    expect(found.says).toContain(says)
+  })
+
+  it.each<[string, (job: Job) => void, string]>([
+    ['seized open', fault('V3', 'seizedOpen'), 'Oil store: Valve 3 stands open with no call'],
+    ['switch stuck', fault('V3', 'switchNeverOpens'), 'the end switch of Valve 3 is made with the valve shut'],
+    [
+      'motor on R',
+      (job) => {
+        const { wire } = wireAt(job, 'V3.m1')
+        Object.assign(wire, { to: { part: 'F1', terminal: 'out' } })
+      },
+      'Valve 3 is driven though nobody calls',
+    ],
+  ])('with no call and: %s', (_name, alter, says) => {
+    expect(verdict(alter, []).says).toContain(says)
+  })
+
+  it('says once that the supply is gone, and where, however many zones call', () => {
+    const found = verdict(
+      () => undefined,
+      [1, 2, 3],
+      ({ simulation }) => simulation.set('FC1', 'closed', false),
+    )
+    expect(found.says).toBe('Transformer gets no line voltage. The line goes dark at Fire cut-out.')
+    expect(found.more).toEqual([])
+  })
+
+  it('is well when all is well, at rest and with all calling', () => {
+    expect(verdict(() => undefined, []).tone).toBe('well')
+    const all = verdict(() => undefined, [1, 2, 3, 4, 5])
+    expect(all.tone).toBe('well')
+    expect(all.zones.every(({ proven }) => proven)).toBe(true)
+  })
+
+  it('calls a travelling valve busy, not wrong', () => {
+    const bench = kestrel()
+    bench.simulation.set('TS4', 'calling', true)
+    bench.simulation.runTo(7)
+    const found = verdictOf(bench.simulation, bench.job, loopsOf(bench.simulation, bench.job))
+    expect(found.tone).toBe('busy')
+    expect(sentenceText(found.sentence)).toBe('Gallery: valve opening 50 %.')
+  })
+})
+
+describe('a strip', () => {
+  it('runs from R through fuse, thermostat and motor to C, lit as far as the volts go', () => {
+    const { job, simulation } = kestrel({ alter: (j) => void (wireAt(j, 'TS2.w').wire.broken = true), calling: [2] })
+    const strip = loopsOf(simulation, job).zones[1]!.valve!
+    const stations = strip.items.flatMap((item) => (item.form === 'station' ? [`${item.part}.${item.element}`] : []))
+    expect([strip.from?.marking, ...stations, strip.to?.marking]).toEqual([
+      'R',
+      'F1.element',
+      'TS2.contact',
+      'V2.motor',
+      'C',
+    ])
+    const runs = strip.items.flatMap((item) => (item.form === 'stretch' ? item.runs : []))
+    const broken = runs.findIndex((run) => run.broken)
+    expect(runs[broken]).toMatchObject({ litNear: true, litFar: false })
+    expect(runs.slice(0, broken).every((run) => run.litFar)).toBe(true)
+    expect(runs.slice(broken + 1).some((run) => run.litNear)).toBe(false)
+  })
+})

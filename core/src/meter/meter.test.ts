@@ -1,0 +1,133 @@
+import { describe, expect, it } from 'vitest'
+import type { Job } from '../job/schema.ts'
+import { kestrel, wireAt } from '../testing/benches.ts'
+import { clamp, type MeterMode, probe, read } from './meter.ts'
+
+type Bench = ReturnType<typeof kestrel>
+
+const at = ({ simulation }: Bench, mode: Exclude<MeterMode, 'amps'>, from: string, to: string) => {
+  const [a, b] = [probe(simulation, from), probe(simulation, to)]
+  if (!a.ok || !b.ok) throw new Error('no such point')
+  return read(simulation, mode, a.value, b.value)
+}
+
+/** How a reading of a 24 V loop is spoken of: about the source, near nothing, or between. */
+const word = (bench: Bench, from: string, to: string, mode: 'volts' | 'loz' = 'loz') => {
+  const { value } = at(bench, mode, from, to)
+  return value! > 22 ? 'full' : value! < 0.5 ? 'none' : 'between'
+}
+
+const breakWhiteCore = (job: Job) => {
+  const { id } = wireAt(job, 'TS2.w')
+  job.wires[id]!.broken = true
+}
+
+describe('readings that decide, 24 V zone', () => {
+  const cases: [string, Bench, Record<string, string>][] = [
+    ['no call', kestrel(), { source: 'full', rw: 'full', wc: 'none', motor: 'none', call: 'full' }],
+    [
+      'healthy call',
+      kestrel({ calling: [2] }),
+      { source: 'full', rw: 'none', wc: 'full', motor: 'full', call: 'none' },
+    ],
+    [
+      'dead transformer',
+      kestrel({ calling: [2], alter: (j) => void (j.parts.XF1!.faults = ['secondaryOpen']) }),
+      { source: 'none', rw: 'none', wc: 'none', motor: 'none', call: 'full' },
+    ],
+    [
+      'thermostat open',
+      kestrel({ calling: [2], alter: (j) => void (j.parts.TS2!.faults = ['neverMakes']) }),
+      { source: 'full', rw: 'full', wc: 'none', motor: 'none', call: 'full' },
+    ],
+    [
+      'motor open',
+      kestrel({ calling: [2], alter: (j) => void (j.parts.V2!.faults = ['windingOpen']) }),
+      { source: 'full', rw: 'none', wc: 'full', motor: 'full', call: 'full' },
+    ],
+    [
+      'motor open, no call',
+      kestrel({ alter: (j) => void (j.parts.V2!.faults = ['windingOpen']) }),
+      { source: 'full', rw: 'none', wc: 'none', motor: 'none', call: 'full' },
+    ],
+    [
+      'break between W and motor',
+      kestrel({ calling: [2], alter: breakWhiteCore }),
+      { source: 'full', rw: 'none', wc: 'full', motor: 'none', call: 'full' },
+    ],
+  ]
+  it.each(cases)('%s', (_name, bench, expected) => {
+    const found = {
+      source: word(bench, 'XF1.h', 'XF1.c'),
+      rw: word(bench, 'TS2.r', 'TS2.w'),
+      wc: word(bench, 'TS2.w', 'XF1.c'),
+      motor: word(bench, 'V2.m1', 'V2.m2'),
+      // The call pair stands behind its sense coil: a low-impedance meter would load it down.
+      call: word(bench, 'B1.t1', 'B1.t2', 'volts'),
+    }
+    expect(found).toEqual(expected)
+  })
+})
+
+describe('a core left open beside a live one', () => {
+  // The white core lifted at both ends lies beside the red one, which stands at R.
+  const bench = kestrel({
+    alter: (job) => {
+      const { wire } = wireAt(job, 'TS2.w')
+      wire.lifted = { from: true, to: true }
+    },
+  })
+  const { id } = wireAt(bench.job, 'TS2.w')
+
+  it('shows volts on high impedance and next to none on low', () => {
+    const high = at(bench, 'volts', `wire:${id}.from`, 'XF1.c').value!
+    const low = at(bench, 'loz', `wire:${id}.from`, 'XF1.c').value!
+    expect(high).toBeGreaterThan(3)
+    expect(low).toBeLessThan(0.2)
+  })
+})
+
+describe('ohms', () => {
+  it('of a motor with a lead lifted and the supply off are those of its winding', () => {
+    const bench = kestrel({ alter: (job) => void (wireAt(job, 'V2.m1').wire.lifted = { from: true, to: true }) })
+    bench.simulation.set('SS1', 'closed', false)
+    bench.simulation.settle()
+    const reading = at(bench, 'ohms', 'V2.m1', 'V2.m2')
+    // 24 V, 7 VA, power factor 0.7: 82.3 ohm in all, of which 57.6 are resistance.
+    expect(reading.value).toBeCloseTo(57.6, 1)
+    expect(reading.warning).toBeUndefined()
+  })
+
+  it('with volts across the leads warn, and mean nothing', () => {
+    const reading = at(kestrel(), 'ohms', 'TS2.r', 'TS2.w')
+    expect(reading.value).toBeNull()
+    expect(reading.warning).toContain('means nothing')
+  })
+
+  it('of an open end switch, lifted, are over the limit; of a made one they beep', () => {
+    const lifted = (job: Job) => void (wireAt(job, 'V2.e1').wire.lifted = { from: true, to: true })
+    const open = kestrel({ alter: lifted })
+    expect(at(open, 'ohms', 'V2.e1', 'V2.e2').shows).toBe('OL')
+    const made = kestrel({ alter: lifted, calling: [2] })
+    expect(at(made, 'beep', 'V2.e1', 'V2.e2')).toMatchObject({ beeps: true })
+  })
+})
+
+describe('the clamp', () => {
+  const bench = kestrel({ calling: [2] })
+  const { id } = wireAt(bench.job, 'V2.m1')
+
+  it('shows the sum of its turns and keeps the current of the wire', () => {
+    const once = clamp(bench.simulation, id)
+    const tenfold = clamp(bench.simulation, id, 10)
+    if (!once.ok || !tenfold.ok) throw new Error('no wire')
+    expect(once.value.value).toBeGreaterThan(0.28)
+    expect(once.value.value).toBeLessThan(0.34)
+    expect(tenfold.value.value).toBe(once.value.value)
+    expect(Number(tenfold.value.shows)).toBeCloseTo(10 * once.value.value!, 1)
+  })
+
+  it('says so where there is no such wire', () => {
+    expect(clamp(bench.simulation, 'w999')).toMatchObject({ ok: false, failures: [{ where: 'w999' }] })
+  })
+})

@@ -1,0 +1,65 @@
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import { blankJob } from '../job/blank.ts'
+import type { Job, Practice, Wire } from '../job/schema.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { schemes } from '../schemes/index.ts'
+
+/** Jobs and benches for the tests of the core. */
+
+export interface Ask {
+  readonly scheme?: string
+  readonly zones?: number
+  readonly practice?: Practice
+  readonly powered?: boolean
+  readonly twoLead?: boolean
+  readonly remote?: boolean
+}
+
+/** A job wired by a scheme. */
+export function wired({ scheme = 's2', zones = 2, practice = '120', powered, twoLead, remote }: Ask = {}): Job {
+  const job = blankJob('Bench', practice)
+  job.survey.transformer.va = 40 + 10 * zones
+  job.survey.transformer.fuseAmps = 2 + Math.ceil(zones / 2)
+  for (let n = 1; n <= zones; n++)
+    job.zones[`z${n}`] = {
+      number: n,
+      name: `Zone ${n}`,
+      place: 'rooms',
+      thermostatKind: powered ? 'thermostat/powered' : 'thermostat/two-wire',
+      valveKind: twoLead ? 'valve/motor-2' : 'valve/motor-4',
+      valvePlace: remote ? 'rooms' : 'boiler',
+      run: 10,
+    }
+  const way = schemes.find(({ id }) => id === scheme)!
+  return { ...job, ...way.wire(job), scheme: { id: scheme } }
+}
+
+/** The demo job, altered, with these zones calling, settled. */
+export function kestrel({ alter, calling = [] }: { alter?: (job: Job) => void; calling?: readonly number[] } = {}) {
+  const job = kestrelPoint()
+  alter?.(job)
+  const simulation = new Simulation(job)
+  for (const n of calling) simulation.set(`TS${n}`, 'calling', true)
+  simulation.settle()
+  return { job, simulation, volts: volts(simulation) }
+}
+
+/** Volts between two terminals, read straight from the solution. */
+export const volts = (simulation: Simulation) => (a: string, b: string) => {
+  const node = (name: string) => {
+    const found = simulation.netlist.nodeOf.get(name)
+    if (found === undefined) throw new Error(`no terminal ${name}`)
+    return found
+  }
+  return simulation.circuit.volts(node(a), node(b))
+}
+
+/** The wire that lands on a terminal. */
+export function wireAt(job: Job, point: string): { id: string; wire: Wire } {
+  const [id, wire] =
+    Object.entries(job.wires).find(([, w]) =>
+      [w.from, w.to].some(({ part, terminal }) => `${part}.${terminal}` === point),
+    ) ?? []
+  if (!id || !wire) throw new Error(`nothing is landed on ${point}`)
+  return { id, wire }
+}

@@ -1,0 +1,116 @@
+import { type Browser, type BrowserContext, type ElementHandle, launch, type Page } from 'puppeteer-core'
+
+export const openBrowser = (): Promise<Browser> =>
+  launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    args: [
+      '--no-sandbox',
+      '--disable-dev-shm-usage',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--force-color-profile=srgb',
+      '--font-render-hinting=none',
+      '--hide-scrollbars',
+    ],
+    defaultViewport: { width: 1280, height: 800, deviceScaleFactor: 1 },
+  })
+
+export type Theme = 'day' | 'basement'
+
+export interface Setting {
+  readonly theme?: Theme
+  readonly speed?: 1 | 4 | 'instant'
+}
+
+/** Brings a thing to the middle of its pane and presses it; what is stuck to an edge would lie over it there. */
+async function press(found: ElementHandle): Promise<void> {
+  await found.evaluate((element) => element.scrollIntoView({ block: 'center' }))
+  await found.click()
+}
+
+/** A window of the program, with what the user would have set, and everything the page complained of. */
+export class Window {
+  readonly page: Page
+  readonly complaints: string[] = []
+
+  private constructor(page: Page) {
+    this.page = page
+    page.on('console', (message) => {
+      if (message.type() === 'error') this.complaints.push(message.text())
+    })
+    page.on('pageerror', (error) => this.complaints.push(error instanceof Error ? error.message : String(error)))
+  }
+
+  static async open(
+    from: Browser | BrowserContext,
+    { theme = 'day', speed = 'instant' }: Setting = {},
+  ): Promise<Window> {
+    const page = await from.newPage()
+    await page.evaluateOnNewDocument(
+      (wanted) => {
+        for (const [key, value] of Object.entries(wanted))
+          if (localStorage.getItem(key) === null) localStorage.setItem(key, value)
+      },
+      { 'lantern:theme': JSON.stringify(theme), 'lantern:speed': JSON.stringify(speed) },
+    )
+    return new Window(page)
+  }
+
+  async goto(url: string): Promise<void> {
+    await this.page.goto(url)
+    await this.page.waitForSelector('main')
+  }
+
+  /** Finds by role and name, as assistive technology would. */
+  async find(role: string, name: string) {
+    const found = await this.page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, { timeout: 10_000 })
+    if (!found) throw new Error(`no ${role} named ${name}`)
+    return found
+  }
+
+  async click(role: string, name: string): Promise<void> {
+    const found = await this.find(role, name)
+    await press(found)
+  }
+
+  /** Clicks the first button whose accessible name begins so. */
+  async clickBeginning(name: string): Promise<void> {
+    const found = await this.page.waitForSelector(`button[aria-label^="${name}"]`, { timeout: 10_000 })
+    if (found) await press(found)
+  }
+
+  /** Types over what a field holds and leaves it. */
+  async fill(name: string, text: string): Promise<void> {
+    const field = await this.find('textbox', name)
+    await field.click({ count: 3 })
+    await field.type(text)
+    await this.page.keyboard.press('Tab')
+  }
+
+  /** Waits until the page shows a text. */
+  async sees(text: string): Promise<void> {
+    await this.page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), { timeout: 10_000 }, text)
+  }
+
+  /** The verdict, when it holds a text. */
+  async verdict(holds: string): Promise<string> {
+    await this.page.waitForFunction(
+      (wanted) => document.querySelector('h1')?.textContent?.includes(wanted),
+      { timeout: 10_000 },
+      holds,
+    )
+    return this.page.$eval('h1', (element) => element.textContent ?? '')
+  }
+
+  async saved(): Promise<void> {
+    await this.page.waitForFunction(
+      () => document.querySelector('[aria-label="Save state"]')?.textContent?.includes('Saved'),
+      { timeout: 10_000 },
+    )
+  }
+}

@@ -1,0 +1,116 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { Browser } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openBrowser, type Theme, Window } from './browser.ts'
+import { Program } from './program.ts'
+
+/** Every screen: no serious fault of accessibility, nothing wider than the window; and how fast light answers. */
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+const program = new Program()
+let browser: Browser
+
+beforeAll(async () => {
+  await program.start()
+  const { document } = await program.job('kestrel-point')
+  await program.put('empty-pier', {
+    ...document,
+    title: 'Empty pier',
+    zones: {},
+    parts: {},
+    wires: {},
+    cables: {},
+    scheme: null,
+  })
+  const broken = structuredClone(document)
+  broken.wires.w21!.broken = true
+  broken.wires.w22!.lifted = { to: true }
+  await program.put('broken-lamp', {
+    ...broken,
+    title: 'A very long name for a small job with a broken wire at the lower lamp',
+  })
+  browser = await openBrowser()
+})
+afterAll(async () => {
+  await browser?.close()
+  await program.stop()
+})
+
+const screens = [
+  '/',
+  '/jobs/kestrel-point/survey',
+  '/jobs/kestrel-point/scheme/loops',
+  '/jobs/kestrel-point/scheme/runs',
+  '/jobs/kestrel-point/scheme/ways',
+  '/jobs/kestrel-point/load',
+  '/jobs/kestrel-point/log',
+  '/jobs/broken-lamp/scheme/loops',
+  '/jobs/empty-pier/scheme',
+  '/jobs/not-here/scheme',
+]
+
+interface AxeResults {
+  readonly violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[]
+}
+
+describe.each<[Theme, number, number]>([
+  ['day', 1280, 800],
+  ['basement', 1280, 800],
+  ['day', 390, 844],
+])('%s at %i x %i', (theme, width, height) => {
+  let window: Window
+  beforeAll(async () => {
+    window = await Window.open(await browser.createBrowserContext(), { theme })
+    await window.page.setViewport({ width, height })
+  })
+  afterAll(() => window.page.browserContext().close())
+
+  it.each(screens)('%s', async (path) => {
+    await window.goto(program.url + path)
+    if (path.includes('broken-lamp')) {
+      await window.page.keyboard.press('2')
+      await window.verdict('goes dark')
+      await window.clickBeginning('Valve 2')
+    }
+    await window.page.evaluate(axe)
+    const { violations } = (await window.page.evaluate(
+      'axe.run(document, { resultTypes: ["violations"] })',
+    )) as AxeResults
+    const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    expect(grave.map(({ id, nodes }) => `${id}: ${nodes[0]?.html} ${nodes[0]?.failureSummary}`)).toEqual([])
+    const overflow = await window.page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    )
+    expect(overflow).toBe(0)
+  })
+})
+
+it('draws the loops of the demo job and lights a call; how fast is printed', async () => {
+  const window = await Window.open(await browser.createBrowserContext())
+  await window.goto(program.url)
+  // The second visit: the server is warm and the page is in the browser's cache.
+  await window.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
+  const from = Date.now()
+  await window.page.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
+  await window.page.waitForSelector('#zone-tank svg text')
+  const drawn = Date.now() - from
+  const lit = await window.page.evaluate(async () => {
+    const rocker = document.querySelector<HTMLButtonElement>('[aria-label="Signal house thermostat"]')
+    const times: number[] = []
+    for (let n = 0; n < 10; n++) {
+      const wanted = n % 2 === 0 ? 'made' : 'open'
+      const start = performance.now()
+      rocker?.click()
+      while (!document.querySelector(`#zone-signal button[aria-label="Thermostat 2, ${wanted}"]`))
+        await new Promise((frame) => requestAnimationFrame(frame))
+      times.push(performance.now() - start)
+    }
+    return times.sort((a, b) => a - b)
+  })
+  console.log(`loops drawn ${drawn} ms after the address was entered (goal 1000)`)
+  console.log(
+    `a toggled thermostat lit after ${lit[5]!.toFixed(0)} ms in the middle, ${lit[9]!.toFixed(0)} ms at most (goal 100)`,
+  )
+  expect(lit).toHaveLength(10)
+})

@@ -1,0 +1,92 @@
+import type { Browser } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { openBrowser, Window } from './browser.ts'
+import { Program } from './program.ts'
+
+/** Nothing typed is ever lost: two windows, a server that dies, a server that is away. */
+
+const program = new Program()
+let browser: Browser
+
+beforeAll(async () => {
+  await program.start()
+  browser = await openBrowser()
+})
+afterAll(async () => {
+  await browser?.close()
+  await program.stop()
+})
+
+const rename = async (window: Window, zone: number, name: string) => {
+  const fields = await window.page.$$('::-p-aria([name="Zone"][role="textbox"])')
+  const field = fields[zone - 1]!
+  await field.scrollIntoView()
+  await field.click({ count: 3 })
+  await field.type(name)
+  await window.page.keyboard.press('Tab')
+}
+
+const names = async () => Object.values((await program.job('kestrel-point')).document.zones).map(({ name }) => name)
+
+it('two windows that change the same job both keep their edits', async () => {
+  // Apart, as two devices are: each with a browser store of its own.
+  const [one, other] = await Promise.all([1, 2].map(async () => Window.open(await browser.createBrowserContext())))
+  const url = `${program.url}/jobs/kestrel-point/survey`
+  await one!.goto(url)
+  await other!.goto(url)
+  await one!.sees('5 zones on one 40 VA')
+  await other!.sees('5 zones on one 40 VA')
+  await rename(one!, 1, 'Watch room')
+  await one!.saved()
+  await rename(other!, 4, 'Long gallery')
+  await other!.sees('changed in another window')
+  await other!.saved()
+  expect(await names()).toEqual(['Watch room', 'Signal house', 'Oil store', 'Long gallery', 'Hot-water tank'])
+  await other!.sees('Watch room')
+  await one!.page.close()
+  await other!.page.close()
+})
+
+it('a server killed in the middle of saving comes back with every edit it acknowledged, and gets the rest', async () => {
+  const window = await Window.open(await browser.createBrowserContext())
+  await window.goto(`${program.url}/jobs/kestrel-point/survey`)
+  await window.sees('5 zones on one 40 VA')
+  const acknowledged: string[] = []
+  window.page.on('response', (response) => {
+    if (response.url().endsWith('/edits') && response.status() === 200) {
+      const sent = JSON.parse(response.request().postData() ?? '{}') as { edits: { name: string }[] }
+      acknowledged.push(...sent.edits.map(({ name }) => name))
+    }
+  })
+  for (let n = 1; n <= 6; n++) await rename(window, 3, `Oil store ${n}`)
+  const killed = program.kill()
+  for (let n = 7; n <= 9; n++) await rename(window, 3, `Oil store ${n}`)
+  await killed
+  await window.sees('for signal')
+  const before = [...acknowledged]
+  await program.start()
+  const kept = await names()
+  const last = before.at(-1)?.replace(/^.*name /, '')
+  if (last) expect(kept).toContain(last)
+  await window.saved()
+  expect(await names()).toContain('Oil store 9')
+  expect(acknowledged.length).toBeGreaterThan(before.length)
+  await window.page.close()
+})
+
+it('what was edited while the server was away survives a closed window', async () => {
+  const context = await browser.createBrowserContext()
+  const window = await Window.open(context)
+  const url = `${program.url}/jobs/kestrel-point/survey`
+  await window.goto(url)
+  await window.sees('5 zones on one 40 VA')
+  await program.kill()
+  await rename(window, 2, 'Flag loft')
+  await window.sees('for signal')
+  await window.page.close()
+  await program.start()
+  const again = await Window.open(context)
+  await again.goto(url)
+  await again.saved()
+  expect(await names()).toContain('Flag loft')
+})

@@ -1,0 +1,67 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import type { JobRow, StoredJob } from '../web/src/data/api.ts'
+
+const root = resolve(import.meta.dirname, '..')
+
+/** The real server on a database of its own, to be started, killed and started again. */
+export class Program {
+  readonly #folder = mkdtempSync(join(tmpdir(), 'lantern-e2e-'))
+  #process: ChildProcess | undefined
+  url = ''
+
+  async start(): Promise<void> {
+    const port = this.url === '' ? '0' : new URL(this.url).port
+    const child = spawn(process.execPath, ['server/dist/main.js', '--demo'], {
+      cwd: root,
+      env: { ...process.env, PORT: port, DB_FILE: join(this.#folder, 'lantern.sqlite') },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    })
+    this.#process = child
+    this.url = await new Promise<string>((ready, failed) => {
+      child.once('exit', (code) => failed(new Error(`the server left with ${code}`)))
+      child.stdout?.on('data', (data: Buffer) => {
+        const line = String(data)
+          .split('\n')
+          .find((text) => text.includes('"msg":"ready"'))
+        if (line) ready(JSON.parse(line).url)
+      })
+    })
+  }
+
+  /** Ends it without a word, as a power cut would. */
+  async kill(): Promise<void> {
+    const child = this.#process
+    if (!child || child.exitCode !== null) return
+    const gone = new Promise((done) => child.once('exit', done))
+    child.kill('SIGKILL')
+    await gone
+  }
+
+  async stop(): Promise<void> {
+    await this.kill()
+    rmSync(this.#folder, { recursive: true, force: true })
+  }
+
+  async job(id: string): Promise<StoredJob> {
+    const answer = await fetch(`${this.url}/api/jobs/${id}`)
+    return answer.json() as Promise<StoredJob>
+  }
+
+  async jobs(): Promise<JobRow[]> {
+    const answer = await fetch(`${this.url}/api/jobs`)
+    return ((await answer.json()) as { jobs: JobRow[] }).jobs
+  }
+
+  /** Stores a job document under an id. */
+  async put(id: string, document: unknown): Promise<void> {
+    const answer = await fetch(`${this.url}/api/jobs`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ id, document }),
+    })
+    if (!answer.ok) throw new Error(await answer.text())
+  }
+}

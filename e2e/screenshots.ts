@@ -1,0 +1,80 @@
+import { mkdirSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { openBrowser, type Setting, Window } from './browser.ts'
+import { Program } from './program.ts'
+
+/** Makes the pictures of docs/screenshots from the demo data, one of each main view. */
+
+const folder = resolve(import.meta.dirname, '../docs/screenshots')
+mkdirSync(folder, { recursive: true })
+
+const program = new Program()
+await program.start()
+const browser = await openBrowser()
+
+interface Shot extends Setting {
+  readonly name: string
+  readonly path: string
+  readonly size?: readonly [number, number]
+  readonly prepare?: (window: Window) => Promise<void>
+}
+
+const call = (zone: string) => async (window: Window) => {
+  await window.click('switch', `${zone} thermostat`)
+  await window.verdict('open and proven')
+}
+
+const shots: readonly Shot[] = [
+  { name: 'jobs', path: '/' },
+  { name: 'survey', path: '/jobs/kestrel-point/survey' },
+  {
+    name: 'loops-day',
+    path: '/jobs/kestrel-point/scheme/loops',
+    async prepare(window) {
+      await call('Signal house')(window)
+      await window.page.keyboard.press('a')
+      await window.clickBeginning('Lead A on Valve 2 M1')
+      await window.clickBeginning('Lead B on Transformer C')
+      await window.click('button', 'Volts, low impedance')
+    },
+  },
+  {
+    name: 'loops-basement-broken-wire',
+    path: '/jobs/kestrel-point/scheme/loops',
+    theme: 'basement',
+    async prepare(window) {
+      await call('Signal house')(window)
+      await window.clickBeginning('Wire 21, white')
+      await window.click('button', 'Break this wire')
+      await window.verdict('goes dark')
+    },
+  },
+  { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },
+  {
+    name: 'phone',
+    path: '/jobs/kestrel-point/scheme/loops',
+    size: [390, 844],
+    async prepare(window) {
+      await window.page.keyboard.press('1')
+      await window.verdict('open and proven')
+    },
+  },
+]
+
+const wanted = process.argv.slice(2)
+for (const { name, path, size, prepare, ...setting } of shots) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue
+  const context = await browser.createBrowserContext()
+  const window = await Window.open(context, setting)
+  const [width, height] = size ?? [1280, 800]
+  await window.page.setViewport({ width, height })
+  await window.goto(program.url + path)
+  await prepare?.(window)
+  await window.page.waitForNetworkIdle()
+  await new Promise((still) => setTimeout(still, 400))
+  await window.page.screenshot({ path: join(folder, `${name}.png`) })
+  await context.close()
+  console.log(`${name}.png`)
+}
+await browser.close()
+await program.stop()

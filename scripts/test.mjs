@@ -1,0 +1,56 @@
+// Everything that must hold: check, unit tests, comparison with ngspice, browser tests. Installs what it needs first.
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, installPackages, installPrograms, run, say } from './shared.mjs'
+
+const from = Date.now()
+await installPackages()
+await installPrograms()
+
+const folder = mkdtempSync(join(tmpdir(), 'lantern-test-'))
+let passed = 0
+let failed = 0
+
+/** A step that is one test by itself. */
+async function step(name, command, args) {
+  say(name)
+  if ((await run(command, args)) === 0) passed++
+  else {
+    failed++
+    console.error(`${name}: FAILED`)
+  }
+}
+
+/** A step whose runner counts its tests. */
+async function suite(name, args) {
+  say(name)
+  const file = join(folder, `${name.replaceAll(' ', '-')}.json`)
+  const code = await run('npx', [
+    'vitest',
+    'run',
+    ...args,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${file}`,
+  ])
+  try {
+    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'))
+    passed += numPassedTests
+    failed += numFailedTests
+    if (code !== 0 && numFailedTests === 0) failed += Math.max(1, numFailedTestSuites)
+  } catch {
+    failed++
+  }
+}
+
+await step('check: format, lint, types, rooms', 'npm', ['run', '-s', 'check'])
+await suite('unit tests', [])
+await step('oracle: the core against ngspice', 'npm', ['run', '-s', 'oracle'])
+await build()
+await suite('browser tests', ['--config', 'e2e/vitest.config.ts'])
+rmSync(folder, { recursive: true, force: true })
+
+say(`${((Date.now() - from) / 60_000).toFixed(1)} minutes`)
+console.log(`${passed} passed, ${failed} failed`)
+process.exit(failed === 0 && passed > 0 ? 0 : 1)

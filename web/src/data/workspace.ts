@@ -1,0 +1,65 @@
+import type { MeterMode } from '@civil-lantern/core'
+import { create } from 'zustand'
+
+export type LeadName = 'a' | 'b'
+export type Picked = { readonly part: string } | { readonly wire: string }
+
+interface Workspace {
+  /** What is selected, in every view at once. */
+  readonly picked: Picked | undefined
+  readonly leads: Readonly<Record<LeadName, string | undefined>>
+  /** The lead in the user's hand: the next terminal touched gets it. */
+  readonly inHand: LeadName | undefined
+  readonly mode: MeterMode
+  readonly turns: number
+  /** The wire the clamp is on. */
+  readonly clamped: string | undefined
+  /** The right-hand panel in front. */
+  readonly panel: 'meter' | 'picked'
+  /** The bottom sheet that is up, on a phone. */
+  readonly sheet: 'calls' | 'meter' | undefined
+  pick(picked: Picked | undefined): void
+  take(lead: LeadName | undefined): void
+  /** Lands the lead in hand (or the one named) on a terminal or conductor end. */
+  land(point: string, lead?: LeadName): void
+  setMode(mode: MeterMode): void
+  setTurns(turns: number): void
+  clampOn(wire: string): void
+  show(panel: 'meter' | 'picked'): void
+  raise(sheet: 'calls' | 'meter' | undefined): void
+  clear(): void
+}
+
+const start = {
+  picked: undefined,
+  leads: { a: undefined, b: undefined },
+  inHand: undefined,
+  mode: 'volts',
+  turns: 1,
+  clamped: undefined,
+  panel: 'meter',
+  sheet: undefined,
+} as const
+
+/** What the user holds and looks at; belongs to this window, not to the job. */
+export const useWorkspace = create<Workspace>((set) => ({
+  ...start,
+  pick: (picked) => set(picked ? { picked, panel: 'picked' } : { picked, panel: 'meter' }),
+  take: (inHand) => set(inHand ? { inHand, panel: 'meter', sheet: undefined } : { inHand }),
+  land: (point, lead) =>
+    set((now) => {
+      const which = lead ?? now.inHand
+      if (!which) return {}
+      const leads = { ...now.leads, [which]: point }
+      const other = which === 'a' ? 'b' : 'a'
+      // With the other lead still free it comes to hand next, unless the leads are being chosen from a list.
+      const next = lead === undefined && leads[other] === undefined ? other : undefined
+      return { leads, inHand: next, panel: 'meter' }
+    }),
+  setMode: (mode) => set({ mode }),
+  setTurns: (turns) => set({ turns }),
+  clampOn: (clamped) => set({ clamped, mode: 'amps', panel: 'meter' }),
+  show: (panel) => set({ panel }),
+  raise: (sheet) => set({ sheet }),
+  clear: () => set(start),
+}))

@@ -18,7 +18,15 @@ const Context = createContext<OpenJob | undefined>(undefined)
 type Opening = { at: 'opening' } | { at: 'failed'; why: string } | { at: 'open'; session: JobSession }
 
 /** Opens a job for everything below: its document, its bench and its log. */
-export function JobProvider({ id, children, failed }: { id: string; children: ReactNode; failed: (why: string) => ReactNode }) {
+export function JobProvider({
+  id,
+  children,
+  failed,
+}: {
+  id: string
+  children: ReactNode
+  failed: (why: string) => ReactNode
+}) {
   const [opening, setOpening] = useState<Opening>({ at: 'opening' })
   const queries = useQueryClient()
   useEffect(() => {

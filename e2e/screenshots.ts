@@ -35,7 +35,7 @@ const shots: readonly Shot[] = [
       await window.page.keyboard.press('a')
       await window.clickBeginning('Lead A on Valve 2 M1')
       await window.clickBeginning('Lead B on Transformer C')
-      await window.click('button', 'Volts, low impedance')
+      await window.click('button', 'Lo-Z volts, low impedance')
     },
   },
   { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },

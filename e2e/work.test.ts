@@ -90,7 +90,7 @@ describe('on the demo job', () => {
   it('a reading is taken, logged with its state, and there after a reload, as is everything else', async () => {
     await window.click('switch', 'Signal house thermostat')
     await window.verdict('Signal house calls')
-    await window.click('button', 'Volts, low impedance')
+    await window.click('button', 'Lo-Z volts, low impedance')
     await land('A', 'Valve 2 M1')
     await land('B', 'Transformer C')
     await window.page.waitForFunction(() =>
@@ -120,7 +120,7 @@ describe('on the demo job', () => {
     await window.page.waitForFunction(() =>
       document.querySelector('[aria-label="Meter display"]')?.textContent?.includes('27.0'),
     )
-    await window.click('button', 'Ohms')
+    await window.click('button', 'Ω ohms')
     await window.sees('this ohm reading means nothing')
     expect(await display()).toContain('kΩ')
   })

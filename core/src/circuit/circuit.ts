@@ -7,6 +7,7 @@ import { Nodal, patternOf } from './nodal.ts'
 export class Circuit {
   readonly netlist: Netlist
   readonly #lumps: Lump[]
+  readonly #dcVolts = new Map<number, number>()
   readonly #intact: (readonly [boolean, boolean])[]
   readonly #ac: Nodal
   #dc: Nodal | undefined
@@ -40,7 +41,10 @@ export class Circuit {
 
   /** Gives the elements of a part the values of its state. */
   setState(part: InstalledPart, state: State) {
-    for (const [name, branch] of part.branches) this.setLump(branch, lumpOf(part, name, branch, state))
+    for (const [name, branch] of part.branches) {
+      this.setLump(branch, lumpOf(part, name, branch, state))
+      if (branch.element?.form === 'dc') this.#setDirect(branch, branch.element.volts(state))
+    }
     for (const winding of part.windings.values()) {
       const index = this.netlist.windings.indexOf(winding)
       const [first, second] = winding.element.intact(state)
@@ -57,6 +61,12 @@ export class Circuit {
     this.#lumps[branch.index] = value
     this.#write(branch, value)
     this.#stale = this.#dcStale = true
+  }
+
+  #setDirect(branch: Branch, volts: number) {
+    if (this.#dcVolts.get(branch.index) === volts) return
+    this.#dcVolts.set(branch.index, volts)
+    this.#dcStale = true
   }
 
   lump(branch: Branch): Lump {
@@ -118,6 +128,33 @@ export class Circuit {
 
   /** Direct-current resistance seen between two nodes with every source asleep, ohms. */
   resistance(a: number, b: number): number {
+    return this.#direct().impedance(a, b).re
+  }
+
+  /** Direct volts of node a over node b. */
+  directVolts(a: number, b: number): number {
+    return this.#direct().between(a, b).re
+  }
+
+  /** Direct current from a to b through a branch, amps. */
+  directAmps(branch: Branch): number {
+    const lump = this.#lumps[branch.index]!
+    if (lump.open) return 0
+    return (this.directVolts(branch.a, branch.b) - this.dcVolts(branch)) / lump.ohms
+  }
+
+  /** The direct voltage a branch gives now; 0 for all but direct sources. */
+  dcVolts(branch: Branch): number {
+    return this.#dcVolts.get(branch.index) ?? 0
+  }
+
+  /** Does anything in this circuit give direct voltage? */
+  get hasDirect() {
+    return this.#dcVolts.size > 0
+  }
+
+  /** The direct-current twin: the same pattern, with resistances and direct sources only. */
+  #direct(): Nodal {
     this.#dc ??= new Nodal(this.netlist, this.#pattern)
     if (this.#dcStale) {
       for (const branch of this.netlist.branches) {
@@ -130,10 +167,18 @@ export class Circuit {
         this.#dc.set(first, whole ? 1 / element.ohms[0] : 0, 0)
         this.#dc.set(first + 1, wholeToo ? 1 / element.ohms[1] : 0, 0)
       }
+      this.#dc.silence()
+      for (const [index, volts] of this.#dcVolts) {
+        const branch = this.netlist.branches[index]!
+        const lump = this.#lumps[index]!
+        if (lump.open) continue
+        this.#dc.inject(branch.a, volts / lump.ohms, 0)
+        this.#dc.inject(branch.b, -volts / lump.ohms, 0)
+      }
       this.#dc.solve()
       this.#dcStale = false
     }
-    return this.#dc.impedance(a, b).re
+    return this.#dc
   }
 
   #firstValue(winding: number) {

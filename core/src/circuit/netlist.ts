@@ -15,7 +15,7 @@ export interface Branch {
   readonly part?: string
   readonly element?: Element<State>
   readonly wire?: string
-  readonly form: 'contact' | 'load' | 'resistor' | 'source' | 'wire' | 'joint' | 'stray'
+  readonly form: 'contact' | 'load' | 'resistor' | 'source' | 'dc' | 'wire' | 'joint' | 'stray'
   /** Volts RMS of the source in series with it, a leading b; zero for all but sources. */
   readonly volts: number
 }

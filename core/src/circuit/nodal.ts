@@ -120,13 +120,23 @@ export class Nodal {
     return { re: this.#valueRe[value]!, im: this.#valueIm[value]! }
   }
 
-  /** Sets the current pushed into a node from outside, amps. */
+  /** Pushes a current into a node from outside, amps, on top of what is pushed already. */
   inject(node: number, re: number, im: number) {
     if (node === 0) return
     const step = this.#stepOf[node - 1]!
-    this.#bRe[step] = re
-    this.#bIm[step] = im
+    this.#bRe[step] = this.#bRe[step]! + re
+    this.#bIm[step] = this.#bIm[step]! + im
     this.#ldl.spoil(step)
+  }
+
+  /** Takes every current back that was pushed in. */
+  silence() {
+    for (let step = 0; step < this.#bRe.length; step++) {
+      if (this.#bRe[step] === 0 && this.#bIm[step] === 0) continue
+      this.#bRe[step] = 0
+      this.#bIm[step] = 0
+      this.#ldl.spoil(step)
+    }
   }
 
   solve() {

@@ -14,8 +14,9 @@ export function writeSpice(circuit: Circuit, title: string): string {
     if (open) continue
     const { index: i, a, b } = branch
     lines.push(`* ${branch.id}`)
-    if (branch.volts !== 0) {
-      lines.push(`Vs${i} s${i} ${b} DC 0 AC ${branch.volts}`, `Rs${i} ${a} s${i} ${number(ohms)}`)
+    const direct = circuit.dcVolts(branch)
+    if (branch.volts !== 0 || direct !== 0) {
+      lines.push(`Vs${i} s${i} ${b} DC ${number(direct)} AC ${branch.volts}`, `Rs${i} ${a} s${i} ${number(ohms)}`)
       continue
     }
     const series = henries > 0

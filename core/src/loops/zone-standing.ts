@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import { openingOf } from '../motion/surroundings.ts'
 import type { ZoneLoops } from './loops.ts'
 import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
 
@@ -32,7 +33,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   const stands = simulation.stateOf(valve.id)
   const calling = calls[thermostat.kind.roles?.calling ?? ''] === true
   const travel = Number(stands[valve.kind.roles?.travel ?? ''] ?? 0)
-  const opening = stands.lever === 'parked' ? Math.max(travel, 0.85) : travel
+  const opening = openingOf(valve, stands)
   const says = valve.kind.says(valve.figures, stands)
   const driven = stands.driven === true
   const moving = driven ? travel < 1 && !valve.pinned.has('travel') : travel > 0 && !valve.pinned.has('travel')

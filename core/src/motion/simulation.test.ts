@@ -21,8 +21,9 @@ describe('one zone, from call to rest', () => {
       '12.88 V2 end switch made',
       '12.88 B1 is called: pump and burner on',
       '12.88 P1 starts',
-      '12.88 BR1 fires',
+      '12.88 BR1 motor starts',
       '14.00 V2 fully open, motor holds',
+      '17.88 BR1 lights',
     ])
   })
 
@@ -34,6 +35,7 @@ describe('one zone, from call to rest', () => {
       `${(from + 0.48).toFixed(2)} V2 end switch open`,
       `${(from + 0.48).toFixed(2)} B1 call ends: burner and pump off`,
       `${(from + 0.48).toFixed(2)} P1 stops`,
+      `${(from + 0.48).toFixed(2)} BR1 motor stops`,
       `${(from + 0.48).toFixed(2)} BR1 goes out`,
       `${(from + 6).toFixed(2)} V2 shut`,
     ])

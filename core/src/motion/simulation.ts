@@ -5,6 +5,7 @@ import { type InstalledPart, type Netlist, netlistOf } from '../circuit/netlist.
 import type { Job } from '../job/schema.ts'
 import { type Catalogue, catalogue } from '../parts/index.ts'
 import type { Feel, State, StateValue } from '../parts/kind.ts'
+import { Surroundings } from './surroundings.ts'
 
 /** Something a person in the building could notice. */
 export interface Happening {
@@ -30,7 +31,7 @@ interface Actor {
   readonly part: InstalledPart
   state: State
   readonly feel: Feel
-  readonly levels: Readonly<Record<string, readonly number[] | undefined>>
+  levels: Readonly<Record<string, readonly number[] | undefined>>
   rates: Readonly<Record<string, number | undefined>>
   /** Must its elements be given the values of a new state? */
   moved: boolean
@@ -60,11 +61,13 @@ export class Simulation {
   readonly #actors: Actor[]
   readonly #byId: Map<string, Actor>
   readonly #buzzing = new Set<string>()
+  readonly #surroundings: Surroundings
   #now = 0
 
   constructor(job: Job, settings: Settings = {}, kinds: Catalogue = catalogue) {
     this.netlist = netlistOf(job, kinds)
     this.circuit = new Circuit(this.netlist)
+    this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId?.get(id)?.state)
     this.#actors = [...this.netlist.parts.values()].map((part) => this.#actor(part, settings[part.id]))
     this.#byId = new Map(this.#actors.map((actor) => [actor.part.id, actor]))
     for (const actor of this.#actors) {
@@ -116,15 +119,23 @@ export class Simulation {
   }
 
   get moving(): boolean {
-    return this.#actors.some((actor) => Object.values(actor.rates).some((rate) => rate))
+    return this.#actors.some((actor) =>
+      Object.keys(actor.rates).some((name) => actor.rates[name] && !background(actor, name)),
+    )
   }
 
   #actor(part: InstalledPart, settings: Readonly<Record<string, StateValue>> | undefined): Actor {
     const { circuit } = this
+    const surroundings = this.#surroundings
     const node = (terminal: string) => {
       const known = part.nodes.get(terminal)
       if (known === undefined) throw new RangeError(`${part.kind.kind} has no terminal ${terminal}`)
       return known
+    }
+    const branchOf = (name: string) => {
+      const branch = part.branches.get(name)
+      if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)
+      return branch
     }
     const feel: Feel = {
       volts: (a, b) => circuit.volts(node(a), node(b)),
@@ -132,17 +143,17 @@ export class Simulation {
         const branch = part.branches.get(name)
         return branch && !circuit.lump(branch).open ? circuit.volts(branch.a, branch.b) : 0
       },
-      amps: (name) => {
-        const branch = part.branches.get(name)
-        if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)
-        return circuit.amps(branch)
+      amps: (name) => circuit.amps(branchOf(name)),
+      directVolts: (a, b) => circuit.directVolts(node(a), node(b)),
+      directAmps: (name) => circuit.directAmps(branchOf(name)),
+      get around() {
+        return surroundings.of(part.id)
       },
     }
     const state: State = { ...part.kind.state }
     for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
     for (const [name, value] of part.pinned) state[name] = value
-    const levels = part.kind.motion?.levels?.(part.figures) ?? {}
-    return { part, state, feel, levels, rates: {}, moved: false, told: [] }
+    return { part, state, feel, levels: {}, rates: {}, moved: false, told: [] }
   }
 
   #change(actor: Actor, change: Partial<State>) {
@@ -183,8 +194,8 @@ export class Simulation {
     }
     for (const actor of this.#actors) {
       const rates = actor.part.kind.motion?.rates?.(actor.part.figures, actor.state, actor.feel) ?? {}
-      actor.rates = rates
-      for (const name of Object.keys(rates)) if (actor.part.pinned.has(name)) actor.rates = {}
+      actor.rates = Object.fromEntries(Object.entries(rates).filter(([name]) => !actor.part.pinned.has(name)))
+      actor.levels = actor.part.kind.motion?.levels?.(actor.part.figures, actor.state) ?? {}
     }
   }
 
@@ -225,13 +236,17 @@ export class Simulation {
   /** Leaps from event to event. Returns whether everything came to rest. */
   #advance(until: number, stopAtRest: boolean): boolean {
     while (this.#now < until) {
-      const step = this.#nextEvent()
+      const step = this.#nextEvent(stopAtRest)
       if (step === undefined) {
-        if (!stopAtRest) this.#now = until
+        if (!stopAtRest) {
+          for (const actor of this.#actors) this.#move(actor, until - this.#now, false)
+          this.#now = until
+          this.#react()
+        }
         return true
       }
       const leap = Math.min(step, until - this.#now)
-      for (const actor of this.#actors) this.#move(actor, leap)
+      for (const actor of this.#actors) this.#move(actor, leap, stopAtRest)
       this.#now = leap === step ? this.#now + leap : until
       this.#react()
     }
@@ -239,11 +254,11 @@ export class Simulation {
   }
 
   /** Seconds to the next moment at which a moving number reaches a level; undefined where nothing moves. */
-  #nextEvent(): number | undefined {
+  #nextEvent(settling: boolean): number | undefined {
     let soonest: number | undefined
     for (const actor of this.#actors)
       for (const [name, rate] of Object.entries(actor.rates)) {
-        if (!rate) continue
+        if (!rate || (settling && background(actor, name))) continue
         const value = Number(actor.state[name])
         for (const level of actor.levels[name] ?? []) {
           const seconds = (level - value) / rate
@@ -253,9 +268,9 @@ export class Simulation {
     return soonest
   }
 
-  #move(actor: Actor, seconds: number) {
+  #move(actor: Actor, seconds: number, settling: boolean) {
     for (const [name, rate] of Object.entries(actor.rates)) {
-      if (!rate) continue
+      if (!rate || (settling && background(actor, name))) continue
       const value = Number(actor.state[name]) + rate * seconds
       const levels = actor.levels[name] ?? []
       this.#change(actor, { [name]: landed(value, rate, levels) })
@@ -272,6 +287,9 @@ export class Simulation {
     return { volts, amps, va: volts * amps }
   }
 }
+
+/** Does this number move while nothing happens, such as a clock or the warmth of a room? */
+const background = ({ part }: Actor, name: string): boolean => part.kind.motion?.background?.includes(name) === true
 
 /**
  * A number within rounding of a level lands on it. Falling through a level that is not the last, it lands a hair below,

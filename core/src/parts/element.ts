@@ -3,7 +3,7 @@
  * values follow the part's state, so one sparse pattern serves every state of a job.
  * A method is used for the state-dependent values, so that a part may name its own state precisely.
  */
-export type Element<S> = Contact<S> | Load<S> | Resistor | AcSource | Windings<S>
+export type Element<S> = Contact<S> | Load<S> | Resistor | AcSource | DcSource<S> | Windings<S>
 
 interface Between {
   /** Unique in the part; faults and readings name it. */
@@ -41,6 +41,13 @@ export interface AcSource extends Between {
   readonly form: 'source'
   readonly volts: number
   readonly ohms: number
+}
+
+/** Direct voltage behind a resistance; a over b, volts that may follow the state. */
+export interface DcSource<S> extends Between {
+  readonly form: 'dc'
+  readonly ohms: number
+  volts(s: S): number
 }
 
 /**
@@ -90,6 +97,15 @@ export const resistor = (name: string, a: string, b: string, ohms: number): Resi
 
 export const source = (name: string, a: string, b: string, volts: number, ohms: number): AcSource => ({
   form: 'source',
+  name,
+  a,
+  b,
+  volts,
+  ohms,
+})
+
+export const direct = <S>(name: string, a: string, b: string, volts: (s: S) => number, ohms: number): DcSource<S> => ({
+  form: 'dc',
   name,
   a,
   b,

@@ -1,16 +1,41 @@
 import { dryCallBoiler } from './boiler-dry-call.ts'
+import { switchedLiveBoiler, voltFreeBoiler } from './boiler-line.ts'
+import { oilBoiler } from './boiler-oil.ts'
+import { valveSupplyBoiler } from './boiler-valve-supply.ts'
 import { breaker } from './breaker.ts'
+import { burner } from './burner.ts'
+import { damper, gasValve, rollOut, spillSwitch } from './burner-chain.ts'
+import { circulator } from './circulator.ts'
 import { controlTransformer } from './control-transformer.ts'
+import { buildingController, loadResistor } from './controller.ts'
+import { diverter } from './diverter.ts'
+import { flameEye } from './flame-eye.ts'
 import { fuse } from './fuse.ts'
+import { fusedSpur } from './fused-spur.ts'
+import { heatMotor2, heatMotor3 } from './heat-motor.ts'
 import type { PartKind } from './kind.ts'
-import { burner, circulator } from './line-loads.ts'
 import { emergencySwitch, fireCutOut, serviceSwitch } from './line-switches.ts'
+import { modulating } from './modulating.ts'
 import { motorValve2 } from './motor-valve-2.ts'
 import { motorValve4 } from './motor-valve-4.ts'
-import { relay } from './relay.ts'
+import { zonePanel3, zonePanel4, zonePanel5, zonePanel6 } from './panel.ts'
+import { powerBothWays } from './power-both-ways.ts'
+import { programmer } from './programmer.ts'
+import { pumpPanel } from './pump-panel.ts'
+import { relay, relay230 } from './relay.ts'
 import { cap4, lever2, lever3, lever5 } from './splices.ts'
+import { storedCharge } from './stored-charge.ts'
 import { lineSupply } from './supply-line.ts'
-import { poweredThermostat, twoWireThermostat } from './thermostats.ts'
+import {
+  mechanicalThermostat,
+  poweredThermostat,
+  powerStealing,
+  receiver,
+  tankThermostat,
+  twoWireThermostat,
+} from './thermostats.ts'
+import { twoPort5, twoPort6 } from './two-port-230.ts'
+import { wiringCentre } from './wiring-centre.ts'
 
 /** Every kind of part that can hang on the wall. A new kind is a new file and one line here. */
 export const kinds: readonly PartKind[] = [
@@ -19,20 +44,52 @@ export const kinds: readonly PartKind[] = [
   emergencySwitch,
   fireCutOut,
   serviceSwitch,
+  fusedSpur,
   controlTransformer,
   fuse,
   twoWireThermostat,
   poweredThermostat,
+  powerStealing,
+  receiver,
+  mechanicalThermostat,
+  tankThermostat,
+  programmer,
   motorValve4,
   motorValve2,
+  heatMotor2,
+  heatMotor3,
+  storedCharge,
+  powerBothWays,
+  modulating,
+  twoPort5,
+  twoPort6,
+  diverter,
   relay,
+  relay230,
+  zonePanel3,
+  zonePanel4,
+  zonePanel5,
+  zonePanel6,
+  pumpPanel,
   dryCallBoiler,
+  valveSupplyBoiler,
+  oilBoiler,
+  switchedLiveBoiler,
+  voltFreeBoiler,
   circulator,
   burner,
+  flameEye,
+  damper,
+  spillSwitch,
+  rollOut,
+  gasValve,
   lever2,
   lever3,
   lever5,
   cap4,
+  wiringCentre,
+  buildingController,
+  loadResistor,
 ]
 
 /** The kinds by name. A catalogue is passed to whoever builds a circuit, so that a job may bring kinds of its own. */

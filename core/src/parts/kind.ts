@@ -5,7 +5,7 @@ export type State = Record<string, StateValue>
 export type Figures = Record<string, number>
 
 /** Which family of circuit a terminal belongs to: what may share a sheath, and how its lines are drawn. */
-export type CircuitClass = 'line voltage' | 'low voltage' | 'call' | 'earth'
+export type CircuitClass = 'line voltage' | 'low voltage' | 'call' | 'signal' | 'earth'
 
 export interface Terminal {
   /** What the core and the technician reason with. */
@@ -40,6 +40,21 @@ export interface Feel {
   over(element: string): number
   /** Current in one of its own elements. */
   amps(element: string): number
+  /** Direct volts of a over b, with their sign. */
+  directVolts(a: string, b: string): number
+  /** Direct current in one of its own elements. */
+  directAmps(element: string): number
+  readonly around: Around
+}
+
+/** What a part notices of the building that no wire brings it. */
+export interface Around {
+  /** Heat the open zones carry off while a pump runs, as a share of what all of them could. */
+  readonly draw: number
+  /** Does a flame burn where an eye would see it? */
+  readonly flame: boolean
+  /** How strongly this zone is being warmed, 0 to 1. */
+  readonly warming: number
 }
 
 /** How the state moves between events. All rates are constant until the next jump or level. */
@@ -47,7 +62,9 @@ export interface Motion<F, S> {
   /** Rates of the moving numbers, per second; those left out stand still. */
   rates?(f: F, s: S, feel: Feel): Partial<Record<keyof S & string, number>>
   /** The values at which a moving number makes something happen. Its end stops are among them. */
-  levels?(f: F): Partial<Record<keyof S & string, readonly number[]>>
+  levels?(f: F, s: S): Partial<Record<keyof S & string, readonly number[]>>
+  /** Numbers that move while nothing happens: the clock, a room's warmth. Settling does not wait for them. */
+  readonly background?: readonly (keyof S & string)[]
   /** What changes at once under the present voltages; undefined where nothing does. */
   jumps?(f: F, s: S, feel: Feel): Partial<S> | undefined
 }
@@ -81,6 +98,10 @@ export interface Roles {
   readonly endSwitch?: string
   /** The number, 0 to 1, that says how far a valve stands open. */
   readonly travel?: string
+  /** The state of a burner that says a flame burns. */
+  readonly flame?: string
+  /** The state of a pump that runs. */
+  readonly running?: string
   /** The load by which a boiler notices the call. */
   readonly callSense?: string
   /** The state of a boiler that has been told to fire. */
@@ -106,6 +127,10 @@ export type PartClass =
   | 'boiler'
   | 'pump'
   | 'burner'
+  | 'clock'
+  | 'panel'
+  | 'safety'
+  | 'controller'
   | 'joint'
 
 /**
@@ -126,6 +151,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly motion?: Motion<F, S>
   readonly tells?: readonly Tell<F, S>[]
   readonly faults?: readonly Fault[]
+  /** How far a valve stands open by motor or by hand, 0 to 1, where that is not its travel alone. */
+  opening?(f: F, s: S): number
   /** The part's state in a word or three. */
   says(f: F, s: S): string
   readonly hazards?: readonly string[]
@@ -138,7 +165,8 @@ export interface Site {
 }
 
 type Values<D> = { [K in keyof D]: number }
-type Widen<S> = { [K in keyof S]: S[K] extends boolean ? boolean : S[K] extends number ? number : string }
+type Wide<T> = T extends boolean ? boolean : T extends number ? number : string
+type Widen<S> = { [K in keyof S]: Wide<S[K]> }
 
 /** Describes a kind of part. The state keeps its exact names, so a misspelt one does not compile. */
 export function part<D extends Record<string, Figure>, S extends State>(

@@ -3,6 +3,7 @@ import { part } from './kind.ts'
 import {
   atRest,
   leverControl,
+  opening,
   springFaults,
   springFigures,
   springHazards,
@@ -28,6 +29,7 @@ export const motorValve2 = part({
   motion: springMotion(() => []),
   tells: springTells,
   faults: springFaults,
+  opening: (_f, s) => opening(s),
   says: springSays,
   hazards: springHazards,
 })

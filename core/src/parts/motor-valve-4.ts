@@ -3,6 +3,7 @@ import { part } from './kind.ts'
 import {
   atRest,
   leverControl,
+  opening,
   type SpringFigures,
   springFaults,
   springFigures,
@@ -42,6 +43,7 @@ export const motorValve4 = part({
     { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
     { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
   ],
+  opening: (_f, s) => opening(s),
   says: springSays,
   hazards: springHazards,
 })

@@ -1,25 +1,31 @@
 import { contact, load } from './element.ts'
 import { type Feel, type Motion, part } from './kind.ts'
+import { cool, type RoomFigures, roomFigures, type Warmth, wantsHeat, warmthLevels, warmthRate } from './room.ts'
 
-type Calling = { calling: boolean; waited: number; made: boolean }
-const atRest: Calling = { calling: false, waited: 0, made: false }
+type Calling = Warmth & { calling: boolean; waited: number; made: boolean }
+const atRest: Calling = { calling: false, waited: 0, made: false, ...cool }
 
-/** The contact follows the call after the start delay and opens at once; without power it opens. */
-function follows<F extends { startDelay: number }>(powered: (f: F, feel: Feel) => boolean) {
+/** The contact follows the call after the start delay and opens at once when warm enough or without power. */
+function follows<F extends RoomFigures & { startDelay: number }>(powered: (f: F, feel: Feel) => boolean) {
+  const asks = (f: F, s: Calling, feel: Feel) => s.calling && wantsHeat(f, s, s.made) && powered(f, feel)
   const motion: Motion<F, Calling> = {
-    rates: (f, s, feel) => (s.calling && !s.made && s.waited < f.startDelay && powered(f, feel) ? { waited: 1 } : {}),
-    levels: (f) => ({ waited: [f.startDelay] }),
+    rates: (f, s, feel) => ({
+      warmth: warmthRate(f, s, feel.around),
+      ...(asks(f, s, feel) && !s.made && s.waited < f.startDelay ? { waited: 1 } : {}),
+    }),
+    levels: (f) => ({ waited: [f.startDelay], warmth: warmthLevels(f) }),
+    background: ['warmth'],
     jumps(f, s, feel) {
-      const alive = powered(f, feel)
-      if (s.calling && alive && !s.made && s.waited >= f.startDelay) return { made: true }
-      if ((!s.calling || !alive) && (s.made || s.waited > 0)) return { made: false, waited: 0 }
+      const wanted = asks(f, s, feel)
+      if (wanted && !s.made && s.waited >= f.startDelay) return { made: true }
+      if (!wanted && (s.made || s.waited > 0)) return { made: false, waited: 0 }
       return undefined
     },
   }
   return motion
 }
 
-const asks = [
+export const asks = [
   {
     state: 'calling',
     name: 'Thermostat',
@@ -30,9 +36,12 @@ const asks = [
   },
 ]
 
-const says = (_f: unknown, s: Calling) => (s.made ? 'calling' : s.calling ? 'waiting to call' : 'satisfied')
-const tells = [{ is: (_f: unknown, s: Calling) => s.made, starts: 'contact makes', ends: 'contact opens' }]
-const faults = [
+const says = (_f: unknown, s: Calling) =>
+  s.made ? 'calling' : !s.calling ? 'satisfied' : s.waited > 0 ? 'waiting to call' : 'warm enough, or no power'
+export const callTells = [
+  { is: (_f: unknown, s: { made: boolean }) => s.made, starts: 'contact makes', ends: 'contact opens' },
+]
+export const callFaults = [
   {
     name: 'neverMakes',
     says: 'Contact does not close',
@@ -41,28 +50,51 @@ const faults = [
   },
   { name: 'neverOpens', says: 'Contact does not open', repair: 'Replace the thermostat', short: ['contact'] },
 ]
-const roles = { callContact: 'contact', calling: 'calling' }
+export const callRoles = { callContact: 'contact', calling: 'calling' }
 const hazards = ['An old tilt-switch thermostat holds mercury: take it down whole, dispose of it as hazardous waste.']
+const figures = { startDelay: { name: 'Start delay', unit: 's', value: 0 }, ...roomFigures }
+const pair = {
+  r: { role: 'feed', marking: 'R', circuit: 'low voltage', takes: 1 },
+  w: { role: 'call', marking: 'W', circuit: 'low voltage', takes: 1 },
+} as const
 
 export const twoWireThermostat = part({
   kind: 'thermostat/two-wire',
   name: 'Thermostat, two wires, battery',
   class: 'thermostat',
   about: 'A dry contact between R and W that closes when the room calls. Runs on its own battery.',
-  terminals: {
-    r: { role: 'feed', marking: 'R', circuit: 'low voltage', takes: 1 },
-    w: { role: 'call', marking: 'W', circuit: 'low voltage', takes: 1 },
-  },
-  figures: { startDelay: { name: 'Start delay', unit: 's', value: 0 } },
+  terminals: pair,
+  figures,
   state: { ...atRest },
   controls: asks,
-  roles,
+  roles: callRoles,
   inside: (_f) => [contact('contact', 'r', 'w', (s) => s.made, 0.03)],
   motion: follows(() => true),
-  tells,
-  faults: [...faults, { name: 'batteryDead', says: 'Battery dead', repair: 'New battery', pin: { made: false } }],
+  tells: callTells,
+  faults: [...callFaults, { name: 'batteryDead', says: 'Battery dead', repair: 'New battery', pin: { made: false } }],
   says,
   hazards,
+})
+
+export const powerStealing = part({
+  kind: 'thermostat/power-stealing',
+  name: 'Thermostat, two wires, power-stealing',
+  class: 'thermostat',
+  about: 'Lives on a few milliamps that it leaks through the W load while idle. Can hold a light load half on.',
+  terminals: pair,
+  figures: { ...figures, leakOhms: { name: 'Leak while idle', unit: 'ohm', value: 5600 } },
+  state: { ...atRest },
+  controls: asks,
+  roles: callRoles,
+  inside: (f) => [
+    contact('contact', 'r', 'w', (s) => s.made, 0.03),
+    contact('leak', 'r', 'w', (s) => !s.made, f.leakOhms),
+  ],
+  motion: follows(() => true),
+  tells: callTells,
+  faults: callFaults,
+  says,
+  hazards: ['Its leak makes a meter show a middling voltage at an idle valve.'],
 })
 
 export const poweredThermostat = part({
@@ -70,30 +102,113 @@ export const poweredThermostat = part({
   name: 'Thermostat, powered, three wires',
   class: 'thermostat',
   about: 'Lives on 24 V between R and C; its relay closes R to W on a call.',
-  terminals: {
-    r: { role: 'feed', marking: 'R', circuit: 'low voltage', takes: 1 },
-    w: { role: 'call', marking: 'W', circuit: 'low voltage', takes: 1 },
-    c: { role: 'common', marking: 'C', circuit: 'low voltage', takes: 1 },
-  },
+  terminals: { ...pair, c: { role: 'common', marking: 'C', circuit: 'low voltage', takes: 1 } },
   figures: {
-    startDelay: { name: 'Start delay', unit: 's', value: 0 },
+    ...figures,
     va: { name: 'Own load', unit: 'VA', value: 2 },
     minimumVolts: { name: 'Works from', unit: 'V', value: 18 },
   },
   state: { ...atRest },
   controls: asks,
-  roles,
+  roles: callRoles,
   inside: (f, site) => [
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
     load('electronics', 'r', 'c', { volts: 24, va: f.va, powerFactor: 0.9, hertz: site.hertz }),
   ],
   motion: follows(
-    (f: { startDelay: number; minimumVolts: number }, feel) => feel.over('electronics') >= f.minimumVolts,
+    (f: RoomFigures & { startDelay: number; minimumVolts: number }, feel) => feel.over('electronics') >= f.minimumVolts,
   ),
-  tells,
+  tells: callTells,
   faults: [
-    ...faults,
+    ...callFaults,
     { name: 'noPower', says: 'Electronics dead', repair: 'Replace the thermostat', pin: { made: false } },
   ],
+  says,
+})
+
+/** Volts from which a line-voltage device works. */
+const LINE_WORKS = 150
+
+export const receiver = part({
+  kind: 'thermostat/receiver-230',
+  name: 'Room thermostat or receiver, 230 V, volt-free contact',
+  class: 'thermostat',
+  about:
+    'L and N feed it; its relay joins COM to NO on a call and COM to NC at rest. A link L-COM makes it switch line voltage.',
+  terminals: {
+    l: { role: 'live', marking: 'L', circuit: 'line voltage', takes: 2 },
+    n: { role: 'neutral', marking: 'N', circuit: 'line voltage', takes: 1 },
+    com: { role: 'contact common', marking: 'COM', circuit: 'line voltage', takes: 2 },
+    no: { role: 'closed on a call', marking: 'NO', circuit: 'line voltage', takes: 1 },
+    nc: { role: 'closed at rest', marking: 'NC', circuit: 'line voltage', takes: 1 },
+  },
+  figures: { ...figures, va: { name: 'Own load', unit: 'VA', value: 2 } },
+  state: { ...atRest },
+  controls: asks,
+  roles: callRoles,
+  inside: (f, site) => [
+    load('electronics', 'l', 'n', { volts: 230, va: f.va, powerFactor: 0.6, hertz: site.hertz }),
+    contact('contact', 'com', 'no', (s) => s.made, 0.03),
+    contact('rest', 'com', 'nc', (s) => !s.made, 0.03),
+  ],
+  motion: follows((_f: RoomFigures & { startDelay: number }, feel) => feel.over('electronics') >= LINE_WORKS),
+  tells: callTells,
+  faults: [...callFaults, { name: 'noPower', says: 'Electronics dead', repair: 'Replace it', pin: { made: false } }],
+  says,
+  hazards: ['Line voltage: isolate, lock off, prove dead before the cover comes off.'],
+})
+
+export const mechanicalThermostat = part({
+  kind: 'thermostat/mechanical-230',
+  name: 'Room thermostat, 230 V, mechanical, with accelerator',
+  class: 'thermostat',
+  about:
+    'Switches its feed to its output as the room cools. A small heater between output and N makes it break sooner.',
+  terminals: {
+    in: { role: 'switched feed', marking: '1', circuit: 'line voltage', takes: 1 },
+    out: { role: 'call', marking: '3', circuit: 'line voltage', takes: 1 },
+    n: { role: 'accelerator neutral', marking: '2', circuit: 'line voltage', takes: 1 },
+  },
+  figures,
+  state: { ...atRest },
+  controls: asks,
+  roles: callRoles,
+  inside: (_f, site) => [
+    contact('contact', 'in', 'out', (s) => s.made, 0.03),
+    load('accelerator', 'out', 'n', { volts: 230, va: 0.15, powerFactor: 1, hertz: site.hertz }),
+  ],
+  motion: follows(() => true),
+  tells: callTells,
+  faults: callFaults,
+  says,
+  hazards,
+})
+
+export const tankThermostat = part({
+  kind: 'thermostat/tank',
+  name: 'Tank thermostat',
+  class: 'thermostat',
+  about: 'Strapped to the cylinder: closes on falling temperature, opens when satisfied.',
+  terminals: {
+    com: { role: 'contact common', marking: 'C', circuit: 'line voltage', takes: 1 },
+    no: { role: 'call', marking: '1', circuit: 'line voltage', takes: 1 },
+    nc: { role: 'satisfied', marking: '2', circuit: 'line voltage', takes: 1 },
+  },
+  figures: {
+    ...figures,
+    setpoint: { name: 'Set to', unit: '°C', value: 60 },
+    warms: { name: 'Tank warms', unit: 'K/h', value: 40 },
+    cools: { name: 'Tank cools', unit: 'K/h', value: 2 },
+  },
+  state: { ...atRest, warmth: 45 },
+  controls: asks,
+  roles: callRoles,
+  inside: (_f) => [
+    contact('contact', 'com', 'no', (s) => s.made, 0.03),
+    contact('rest', 'com', 'nc', (s) => !s.made, 0.03),
+  ],
+  motion: follows(() => true),
+  tells: callTells,
+  faults: callFaults,
   says,
 })

@@ -57,7 +57,7 @@ export function MeterPanel() {
             key={one.mode}
             type="button"
             title={one.name}
-            aria-label={one.name}
+            aria-label={`${one.says} ${one.name.toLowerCase()}`}
             aria-pressed={one.mode === mode}
             onClick={() => setMode(one.mode)}
             className="min-h-11 rounded-control border border-line font-semibold text-[15px] aria-pressed:bg-ink aria-pressed:text-paper"

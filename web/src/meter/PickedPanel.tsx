@@ -8,6 +8,7 @@ import {
   terminalInWords,
   type Wire,
 } from '@civil-lantern/core'
+import { useEffect, useState } from 'react'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button, Segments } from '../ui/controls.tsx'
@@ -183,8 +184,8 @@ function Terminals({ id, job }: { id: string; job: Job }) {
           )
           return (
             <tr key={terminal} className="border-line border-t">
-              <th scope="row" className="py-1 pr-2 text-left font-mono">
-                {markingOf(job, id, terminal)}
+              <th scope="row" className="py-1 pr-1 text-left">
+                <Marking id={id} terminal={terminal} job={job} />
               </th>
               <td className="pr-2 text-soft">{role}</td>
               <td>
@@ -219,5 +220,37 @@ function Terminals({ id, job }: { id: string; job: Job }) {
         })}
       </tbody>
     </table>
+  )
+}
+
+/** What is printed at a terminal: typed over where this part says something else. Emptied, the usual marking returns. */
+function Marking({ id, terminal, job }: { id: string; terminal: string; job: Job }) {
+  const { session } = useSession()
+  const now = markingOf(job, id, terminal)
+  const [draft, setDraft] = useState(now)
+  useEffect(() => setDraft(now), [now])
+  const commit = () => {
+    const text = draft.trim()
+    if (text === now) return
+    session.edit(`${labelOf(job, id)}: ${now} is marked ${text || 'as usual'}`, (draftJob) => {
+      const part = draftJob.parts[id]!
+      const { [terminal]: _, ...others } = part.markings ?? {}
+      const markings = text === '' ? others : { ...others, [terminal]: text }
+      if (Object.keys(markings).length > 0) part.markings = markings
+      else delete part.markings
+    })
+    if (text === '')
+      setDraft(markingOf({ ...job, parts: { ...job.parts, [id]: { ...job.parts[id]!, markings: {} } } }, id, terminal))
+  }
+  return (
+    <input
+      aria-label={`Marking at the ${kindOf(job.parts[id]!)?.terminals[terminal]?.role ?? terminal} terminal ${terminal}`}
+      value={draft}
+      maxLength={12}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={commit}
+      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      className="field-sizing-content min-h-9 min-w-9 max-w-20 rounded-control border border-transparent bg-transparent px-1 font-bold font-mono hover:border-line focus:border-soft"
+    />
   )
 }

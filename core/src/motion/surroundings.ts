@@ -1,0 +1,67 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import type { Around, State } from '../parts/kind.ts'
+
+type StateOf = (part: string) => State | undefined
+
+/** How far a valve stands open, 0 to 1, by motor or by hand. */
+export function openingOf({ kind, figures }: InstalledPart, state: State): number {
+  return kind.opening ? kind.opening(figures, state) : Number(state[kind.roles?.travel ?? ''] ?? 0)
+}
+
+/**
+ * What no wire brings: warmth that reaches a room, heat the zones carry off the boiler, a flame an eye can see. Coarse on
+ * purpose: it makes thermostats satisfy and limits cycle, and claims nothing about buildings.
+ */
+export class Surroundings {
+  readonly #valveOf = new Map<string, InstalledPart>()
+  readonly #valves: InstalledPart[] = []
+  readonly #pumps: InstalledPart[] = []
+  readonly #boilers: InstalledPart[] = []
+  readonly #flames: InstalledPart[] = []
+  readonly #stateOf: StateOf
+
+  constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, stateOf: StateOf) {
+    this.#stateOf = stateOf
+    for (const { thermostat, valve } of Object.values(job.zones)) {
+      const installed = parts.get(valve ?? '')
+      if (!installed) continue
+      this.#valves.push(installed)
+      if (thermostat) this.#valveOf.set(thermostat, installed)
+    }
+    for (const part of parts.values()) {
+      if (part.kind.class === 'pump') this.#pumps.push(part)
+      if (part.kind.roles?.told) this.#boilers.push(part)
+      if (part.kind.roles?.flame) this.#flames.push(part)
+    }
+  }
+
+  /** What one part notices. */
+  of(part: string): Around {
+    const valve = this.#valveOf.get(part)
+    const flowing = this.#flowing()
+    const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
+    return {
+      draw: flowing
+        ? this.#valves.reduce((sum, one) => sum + this.#opening(one), 0) / Math.max(1, this.#valves.length)
+        : 0,
+      flame: this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame)),
+      warming: valve && flowing && heated ? this.#opening(valve) : 0,
+    }
+  }
+
+  /** Does any pump move water? A boiler with a pump of its own moves it while it is called. */
+  #flowing(): boolean {
+    if (this.#pumps.length > 0) return this.#pumps.some((pump) => this.#is(pump, pump.kind.roles?.running))
+    return this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
+  }
+
+  #opening(valve: InstalledPart): number {
+    const state = this.#stateOf(valve.id)
+    return state ? openingOf(valve, state) : 0
+  }
+
+  #is(part: InstalledPart, state: string | undefined): boolean {
+    return state !== undefined && this.#stateOf(part.id)?.[state] === true
+  }
+}

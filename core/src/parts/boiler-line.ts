@@ -1,0 +1,141 @@
+import {
+  inDegrees,
+  limitFault,
+  limitJump,
+  limitTell,
+  tepid,
+  waterFigures,
+  waterLevels,
+  waterRate,
+} from './boiler-water.ts'
+import { contact, direct, load, resistor, strap } from './element.ts'
+import { part } from './kind.ts'
+
+const supply = {
+  l: { role: 'permanent live', marking: 'L', circuit: 'line voltage', takes: 2 },
+  n: { role: 'neutral', marking: 'N', circuit: 'line voltage', takes: 2 },
+  e: { role: 'earth', marking: 'E', circuit: 'earth', takes: 4 },
+} as const
+
+/** Volts from which a switched live counts as a call. */
+const CALLED_FROM = 150
+
+export const switchedLiveBoiler = part({
+  kind: 'boiler/switched-live',
+  name: 'Boiler, switched live, 230 V',
+  class: 'boiler',
+  about:
+    'Fires while its switched live SL is live. With over-run it needs permanent live too, and runs the pump on its own output.',
+  terminals: {
+    ...supply,
+    sl: { role: 'switched live', marking: 'SL', circuit: 'line voltage', takes: 2 },
+    p: { role: 'pump live', marking: 'P', circuit: 'line voltage', takes: 1 },
+    pn: { role: 'pump neutral', marking: 'PN', circuit: 'line voltage', takes: 1 },
+  },
+  figures: {
+    standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 },
+    postRun: { name: 'Pump over-run, 0 for none', unit: 's', value: 0 },
+    ...waterFigures,
+  },
+  state: { called: false, runOn: 0, ...tepid },
+  roles: { callSense: 'call', told: 'called', work: 'controls' },
+  inside: (f, site) => [
+    load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
+    load('call', 'sl', 'n', { volts: 230, va: 1, powerFactor: 0.8, hertz: site.hertz }),
+    contact('pumpRelay', 'l', 'p', (s) => s.called || s.runOn > 0, 0.02),
+    strap('pumpNeutral', 'n', 'pn'),
+  ],
+  motion: {
+    rates: (f, s, feel) => ({
+      water: waterRate(f, s, s.called && !s.limitOpen && feel.over('controls') > CALLED_FROM, feel.around),
+      ...(!s.called && s.runOn > 0 ? { runOn: -1 } : {}),
+    }),
+    levels: (f) => ({ water: waterLevels(f), runOn: [0] }),
+    background: ['water'],
+    jumps(f, s, feel) {
+      const called = feel.over('call') >= CALLED_FROM
+      if (called !== s.called) return { called, runOn: f.postRun }
+      return limitJump(f, s)
+    },
+  },
+  tells: [
+    { is: (_f, s) => s.called, starts: 'is called: burner on', ends: 'call ends: burner off' },
+    { is: (_f, s) => s.called || s.runOn > 0, starts: 'pump output on', ends: 'pump output off' },
+    limitTell,
+  ],
+  faults: [
+    { name: 'callInputDead', says: 'Call input dead', repair: 'Boiler board', open: ['call'] },
+    { name: 'pumpRelayOpen', says: 'Pump output dead', repair: 'Boiler board', open: ['pumpRelay'] },
+    limitFault,
+  ],
+  says: (_f, s) =>
+    `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.runOn > 0 ? `over-run ${Math.ceil(s.runOn)} s` : 'idle'}, ${inDegrees(s)}`,
+  hazards: ['Line voltage and gas: licensed or competent people under the local code.'],
+})
+
+/** Share of the pair's short-circuit current from which it counts as closed. */
+const CLOSED_SHARE = 0.4
+
+export const voltFreeBoiler = part({
+  kind: 'boiler/volt-free',
+  name: 'Boiler, volt-free call, low voltage of its own',
+  class: 'boiler',
+  about:
+    'Gives a low direct voltage on its call pair and fires while a volt-free contact closes it. Leaves the factory with the pair linked.',
+  terminals: {
+    ...supply,
+    v1: { role: 'call, fed', marking: '1', circuit: 'call', takes: 2 },
+    v2: { role: 'call, return', marking: '2', circuit: 'call', takes: 2 },
+  },
+  figures: {
+    callVolts: { name: 'Call volts, direct', unit: 'V', value: 24 },
+    senseOhms: { name: 'Call input', unit: 'ohm', value: 2200 },
+    standbyVa: { name: 'Controls at rest', unit: 'VA', value: 8 },
+    pumpVa: { name: 'Pump inside', unit: 'VA', value: 45 },
+    ...waterFigures,
+  },
+  state: { called: false, linked: false, powered: false, ...tepid },
+  controls: [
+    {
+      state: 'linked',
+      name: 'Factory link',
+      options: [
+        { value: false, says: 'out' },
+        { value: true, says: 'fitted' },
+      ],
+    },
+  ],
+  roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['v1', 'v2'], feedVolts: 'callVolts' },
+  inside: (f, site) => [
+    load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
+    load('pump', 'l', 'n', { volts: 230, va: f.pumpVa, powerFactor: 0.8, hertz: site.hertz }, (s) => s.called),
+    direct('callSupply', 's', 'v2', (s) => (s.powered ? f.callVolts : 0), 50),
+    resistor('sense', 's', 'v1', f.senseOhms),
+    contact('link', 'v1', 'v2', (s) => s.linked, 0.02),
+  ],
+  motion: {
+    rates: (f, s, feel) => ({ water: waterRate(f, s, s.called && !s.limitOpen, feel.around) }),
+    levels: (f) => ({ water: waterLevels(f) }),
+    background: ['water'],
+    jumps(f, s, feel) {
+      const powered = feel.over('controls') >= CALLED_FROM
+      if (powered !== s.powered) return { powered }
+      const called = powered && Math.abs(feel.directAmps('sense')) >= (CLOSED_SHARE * f.callVolts) / f.senseOhms
+      return called === s.called ? limitJump(f, s) : { called }
+    },
+  },
+  tells: [
+    { is: (_f, s) => s.called, starts: 'is called: burner and pump on', ends: 'call ends: burner and pump off' },
+    limitTell,
+  ],
+  faults: [
+    { name: 'callInputDead', says: 'Call input dead', repair: 'Boiler board', open: ['sense'] },
+    { name: 'linkLeftIn', says: 'Factory link left in', repair: 'Take the link out', pin: { linked: true } },
+    limitFault,
+  ],
+  says: (_f, s) =>
+    `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.powered ? 'idle' : 'dead'}, ${inDegrees(s)}`,
+  hazards: [
+    '230 V on the call pair destroys the board. Test a contact for continuity only with the boiler leads lifted or the boiler isolated.',
+  ],
+})

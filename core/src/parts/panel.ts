@@ -1,0 +1,135 @@
+import { contact, type Element, load, strap, windings } from './element.ts'
+import { type Figure, part, type State, type Terminal } from './kind.ts'
+
+const low = (role: string, marking: string, takes = 1): Terminal => ({ role, marking, circuit: 'low voltage', takes })
+const dry = (role: string, marking: string): Terminal => ({ role, marking, circuit: 'call', takes: 1 })
+const lineTerminal = (role: string, marking: string, takes = 2): Terminal => ({
+  role,
+  marking,
+  circuit: 'line voltage',
+  takes,
+})
+
+const figures: Record<'va' | 'ratedVolts' | 'openVolts' | 'senseVa' | 'priority', Figure> = {
+  va: { name: 'Transformer inside', unit: 'VA', value: 100 },
+  ratedVolts: { name: 'Volts at rated load', unit: 'V', value: 24 },
+  openVolts: { name: 'Volts unloaded', unit: 'V', value: 27 },
+  senseVa: { name: 'Each sense circuit', unit: 'VA', value: 0.5 },
+  priority: { name: 'Last zone has priority (1 yes, 0 no)', unit: '', value: 0 },
+}
+
+/** Share of the transformer's rated volts from which a sense circuit counts as made. */
+const MADE = 0.6
+
+/**
+ * A zone-valve panel: for each zone a thermostat (R W C) and four valve terminals, 1 and 2 the 24 V out, 3 and 4 the end
+ * switch's return. 2 and 4 stand at the common, so a three-terminal heat motor proves itself by joining 2 to 3. Any proven
+ * zone closes the dry pump and boiler contacts; the last zone has a change-over relay, and may have priority.
+ */
+const zoneValvePanel = (zones: number) => {
+  const numbers = Array.from({ length: zones }, (_, i) => i + 1)
+  const terminals: Record<string, Terminal> = {
+    l: lineTerminal('line in', 'L'),
+    n: lineTerminal('neutral in', 'N'),
+    e: { role: 'earth', marking: 'E', circuit: 'earth', takes: 4 },
+    ps1: lineTerminal('pump contact', 'PS1', 1),
+    ps2: lineTerminal('pump contact', 'PS2', 1),
+    x1: dry('boiler contact', 'X1'),
+    x2: dry('boiler contact', 'X2'),
+    pxcom: lineTerminal('last zone’s relay, common', 'PX COM', 2),
+    pxno: lineTerminal('last zone’s relay, made when it is proven', 'PX NO', 1),
+    pxnc: lineTerminal('last zone’s relay, made at rest', 'PX NC', 1),
+  }
+  const state: State = { proven: 0, calls: 0 }
+  for (const n of numbers) {
+    Object.assign(terminals, {
+      [`r${n}`]: low(`zone ${n} thermostat feed`, `${n}R`),
+      [`w${n}`]: low(`zone ${n} thermostat call`, `${n}W`),
+      [`c${n}`]: low(`zone ${n} thermostat common`, `${n}C`),
+      [`v${n}p1`]: low(`zone ${n} valve feed`, `${n}-1`),
+      [`v${n}p2`]: low(`zone ${n} valve common`, `${n}-2`),
+      [`v${n}p3`]: low(`zone ${n} end switch`, `${n}-3`, 2),
+      [`v${n}p4`]: low(`zone ${n} end switch common`, `${n}-4`, 2),
+    })
+    state[`proven${n}`] = false
+    state[`call${n}`] = false
+  }
+  const anyProven = (s: State) => numbers.some((n) => s[`proven${n}`] === true)
+  const lastCalls = (s: State) => s[`call${zones}`] === true
+  return part({
+    kind: `panel/zone-valve-${zones}`,
+    name: `Zone-valve panel, ${zones} zones`,
+    class: 'panel',
+    about:
+      'Transformer, thermostat and valve terminals for each zone, lamps for power, call and proven, dry contacts for pump and boiler.',
+    terminals,
+    figures,
+    state,
+    roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts' },
+    inside(f, site): Element<State>[] {
+      const sense = { volts: 24, va: f.senseVa, powerFactor: 0.9, hertz: site.hertz }
+      const elements: Element<State>[] = [
+        windings('core', ['l', 'n'], ['h', 'com'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
+        contact('pumpContact', 'ps1', 'ps2', (s) => anyProven(s), 0.02),
+        contact('boilerContact', 'x1', 'x2', (s) => anyProven(s), 0.05),
+        contact('lastMade', 'pxcom', 'pxno', (s) => s[`proven${zones}`] === true, 0.02),
+        contact('lastRest', 'pxcom', 'pxnc', (s) => s[`proven${zones}`] !== true, 0.02),
+      ]
+      for (const n of numbers) {
+        const held = f.priority > 0 && n !== zones
+        elements.push(
+          strap(`r${n}`, 'h', `r${n}`),
+          strap(`c${n}`, 'com', `c${n}`),
+          contact(`power${n}`, `w${n}`, `v${n}p1`, (s) => !(held && lastCalls(s)), 0.02),
+          strap(`common${n}`, `v${n}p2`, 'com'),
+          strap(`return${n}`, `v${n}p4`, 'com'),
+          load(`callSense${n}`, `w${n}`, 'com', sense),
+          load(`proofSense${n}`, 'h', `v${n}p3`, sense),
+        )
+      }
+      return elements
+    },
+    motion: {
+      jumps(f, s, feel) {
+        const change: State = {}
+        for (const n of numbers) {
+          const call = feel.over(`callSense${n}`) >= MADE * f.ratedVolts
+          const proven = feel.over(`proofSense${n}`) >= MADE * f.ratedVolts
+          if (call !== s[`call${n}`]) change[`call${n}`] = call
+          if (proven !== s[`proven${n}`]) change[`proven${n}`] = proven
+        }
+        return Object.keys(change).length > 0 ? change : undefined
+      },
+    },
+    tells: numbers.flatMap((n) => [
+      {
+        is: (_f: unknown, s: State) => s[`call${n}`] === true,
+        starts: `call lamp ${n} on`,
+        ends: `call lamp ${n} off`,
+      },
+      {
+        is: (_f: unknown, s: State) => s[`proven${n}`] === true,
+        starts: `proven lamp ${n} on`,
+        ends: `proven lamp ${n} off`,
+      },
+    ]),
+    faults: [
+      { name: 'boilerContactDead', says: 'Boiler contact does not make', repair: 'Panel', open: ['boilerContact'] },
+      { name: 'pumpContactDead', says: 'Pump contact does not make', repair: 'Panel', open: ['pumpContact'] },
+      { name: 'channelDead1', says: 'Zone 1 channel dead', repair: 'Panel', open: ['power1'] },
+    ],
+    says(_f, s) {
+      const lit = (what: string) => numbers.filter((n) => s[`${what}${n}`] === true).join(' ')
+      const [call, proven] = [lit('call'), lit('proven')]
+      return call === '' && proven === '' ? 'at rest' : `call ${call || '-'}, proven ${proven || '-'}`
+    },
+    hazards: [
+      'Pump contacts are dry: line is brought in and taken out. Line and low voltage in separate compartments.',
+    ],
+  })
+}
+
+export const zonePanel3 = zoneValvePanel(3)
+export const zonePanel4 = zoneValvePanel(4)
+export const zonePanel5 = zoneValvePanel(5)
+export const zonePanel6 = zoneValvePanel(6)

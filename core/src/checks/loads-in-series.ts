@@ -1,14 +1,18 @@
 import { labelOf } from '../loops/words.ts'
+import type { Strip } from '../loops/strip.ts'
+import type { Simulation } from '../motion/simulation.ts'
 import type { Rule } from './finding.ts'
 import { allStrips, stationsOf } from './strips.ts'
 
 export const loadsInSeries: Rule = {
   id: 'loads-in-series',
   name: 'No two loads in series',
-  check: ({ job, loops }) =>
+  check: ({ job, loops, simulation }) =>
     allStrips(loops).flatMap((strip) =>
       stationsOf(strip)
         .filter(({ load, subject }) => load && !subject)
+        // A switch that calls a relay or a sense coil has that one load in its own loop.
+        .filter((_one, _i, loads) => isLoad(simulation, strip) || loads.length > 1)
         .map(({ part }) => ({
           severity: 'fails' as const,
           at: [{ part: strip.subject.part }, { part }],
@@ -17,4 +21,9 @@ export const loadsInSeries: Rule = {
           remedy: 'Give each its own way to the source and its own return.',
         })),
     ),
+}
+
+const isLoad = ({ netlist }: Simulation, { subject }: Strip) => {
+  const part = netlist.parts.get(subject.part)
+  return part?.branches.get(subject.element)?.form === 'load' || part?.windings.has(subject.element) === true
 }

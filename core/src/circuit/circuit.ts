@@ -107,6 +107,18 @@ export class Circuit {
     return size(this.current(branch))
   }
 
+  /** Volts of whatever kind between two nodes: alternating RMS or direct, the greater. */
+  level(a: number, b: number): number {
+    const alternating = this.volts(a, b)
+    return this.hasDirect ? Math.max(alternating, Math.abs(this.directVolts(a, b))) : alternating
+  }
+
+  /** Current of whatever kind through a branch, amps. */
+  flow(branch: Branch): number {
+    const alternating = this.amps(branch)
+    return this.hasDirect ? Math.max(alternating, Math.abs(this.directAmps(branch))) : alternating
+  }
+
   /** Currents into the first and the second winding, amps RMS. */
   windingCurrents(winding: Winding): readonly [Phasor, Phasor] {
     const first = this.#firstValue(this.netlist.windings.indexOf(winding))

@@ -26,7 +26,7 @@ export function litWires(simulation: Simulation, job: Job): Record<string, WireL
   for (const branch of netlist.branches) {
     if (branch.form !== 'wire') continue
     const wire = job.wires[branch.wire!]!
-    const amps = circuit.amps(branch)
+    const amps = circuit.flow(branch)
     const flowing = amps >= FLOWS
     const earth = [wire.from, wire.to].some(
       ({ part, terminal }) => netlist.parts.get(part)?.kind.terminals[terminal]?.circuit === 'earth',
@@ -34,7 +34,7 @@ export function litWires(simulation: Simulation, job: Job): Record<string, WireL
     const feed = feeds.find(
       ({ hotNode, backNode }) => metal.joined(branch.a, hotNode) || metal.joined(branch.a, backNode),
     )
-    const volts = feed ? Math.max(...[branch.a, branch.b].map((node) => circuit.volts(node, feed.backNode))) : 0
+    const volts = feed ? Math.max(...[branch.a, branch.b].map((node) => circuit.level(node, feed.backNode))) : 0
     const lit = feed !== undefined && ((flowing && feed.circuit === 'call') || volts >= LIT * feed.volts)
     found[branch.wire!] = {
       circuit: earth ? 'earth' : (feed?.circuit ?? 'none'),

@@ -56,9 +56,9 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
         const primary: Subject = { part, element, a: nodes[0], b: nodes[1], load: true, amps }
         if (kind.class === 'transformer') shared.push(stripOf(`supply:${id}`, primary, context))
       }
-    for (const element of [kind.roles?.work, kind.roles?.actuator]) {
+    for (const element of [kind.roles?.work, kind.roles?.actuator, ...(kind.roles?.lanes ?? [])]) {
       if (element === undefined || owned.has(`${id}.${element}`)) continue
-      const made = strip('work', id, element)
+      const made = strip(`work-${element}`, id, element)
       if (made) shared.push(made)
     }
   }
@@ -70,5 +70,5 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
 function subjectOf({ circuit, netlist }: Simulation, part: string, element: string): Subject | undefined {
   const branch = netlist.parts.get(part)?.branches.get(element)
   if (!branch) return undefined
-  return { part, element, a: branch.a, b: branch.b, branch, load: branch.form === 'load', amps: circuit.amps(branch) }
+  return { part, element, a: branch.a, b: branch.b, branch, load: branch.form === 'load', amps: circuit.flow(branch) }
 }

@@ -137,27 +137,37 @@ export function stripOf(
   }
   const { feed, straight } = best
   const [enter, leave] = straight ? [subject.a, subject.b] : [subject.b, subject.a]
-  const before = turned((straight ? fromA : fromB).to(feed.hotNode)!)
-  const after = (straight ? fromB : fromA).to(feed.backNode)!
+  const before = outside(turned((straight ? fromA : fromB).to(feed.hotNode)!), feed)
+  const after = turned(outside(turned((straight ? fromB : fromA).to(feed.backNode)!), feed))
+  const starts = before[0]?.from ?? enter
+  const ends = after.at(-1)?.to ?? leave
   const unroller = new Unroller(circuit, job, feed)
   unroller.walk(before)
   unroller.station(subject, enter, leave)
   unroller.walk(after)
-  const sourceVolts = circuit.volts(feed.hotNode, feed.backNode)
+  const sourceVolts = circuit.level(feed.hotNode, feed.backNode)
   const complete = subject.amps >= FLOWS
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
   return {
     id,
     subject: own,
     circuit: feed.circuit,
-    from: postOf(netlist, job, feed.part.id, feed.hot),
-    to: postOf(netlist, job, feed.part.id, feed.back),
+    from: postOf(netlist, job, feed.part.id, terminalOf(netlist, feed.part.id, starts) ?? feed.hot),
+    to: postOf(netlist, job, feed.part.id, terminalOf(netlist, feed.part.id, ends) ?? feed.back),
     items: unroller.items,
     sourceVolts,
     healthyVolts: feed.volts,
     complete,
     ...(dark ? { dark } : {}),
   }
+}
+
+/** A walk without the straps inside the part that feeds it: it begins at the terminal where it leaves that part. */
+function outside(steps: readonly Step[], feed: Feed): Step[] {
+  const inner = ({ branch }: Step) =>
+    branch.part === feed.part.id && branch.element?.form === 'contact' && !branch.element.operated
+  const first = steps.findIndex((step) => !inner(step))
+  return first < 0 ? [] : steps.slice(first)
 }
 
 function darkness(
@@ -168,10 +178,10 @@ function darkness(
   after: Step[],
   [enter, leave]: readonly [number, number],
 ): Dark {
-  const supply = circuit.volts(feed.hotNode, feed.backNode)
+  const supply = circuit.level(feed.hotNode, feed.backNode)
   if (supply < LIT * feed.volts) return { at: 'source', part: feed.part.id }
   const own: Dark = { at: subject.load ? 'load' : 'contact', part: subject.part, element: subject.element }
-  const drops = ({ from, to }: { from: number; to: number }) => circuit.volts(from, to) > supply / 2
+  const drops = ({ from, to }: { from: number; to: number }) => circuit.level(from, to) > supply / 2
   for (const step of before) if (drops(step)) return darkAt(circuit, step)
   if (drops({ from: enter, to: leave })) return own
   for (const step of after) if (drops(step)) return darkAt(circuit, step)
@@ -226,7 +236,7 @@ class Unroller {
   #passing({ branch, from, to }: Step) {
     this.#close()
     const element = { part: branch.part!, element: branch.element!.name, load: branch.form === 'load' }
-    this.items.push(this.#at(element, branch, from, to, false, this.#circuit.amps(branch)))
+    this.items.push(this.#at(element, branch, from, to, false, this.#circuit.flow(branch)))
   }
 
   #at(
@@ -245,7 +255,7 @@ class Unroller {
       made: branch ? !this.#circuit.lump(branch).open : true,
       enter: this.#post(of.part, enter),
       leave: this.#post(of.part, leave),
-      volts: this.#circuit.volts(enter, leave),
+      volts: this.#circuit.level(enter, leave),
       amps,
       subject,
       litNear: this.#lit(enter, amps),
@@ -258,7 +268,7 @@ class Unroller {
     const wire = this.#job.wires[branch.wire!]!
     const forwards = from === branch.a
     const [near, far] = forwards ? [wire.from, wire.to] : [wire.to, wire.from]
-    const amps = this.#circuit.amps(branch)
+    const amps = this.#circuit.flow(branch)
     const lifted = (joint: Step | undefined) => joint?.branch.form === 'joint' && this.#circuit.lump(joint.branch).open
     if (this.#near === -1) this.#near = before?.branch.form === 'joint' ? before.from : from
     this.#far = after?.branch.form === 'joint' ? after.to : to
@@ -294,8 +304,8 @@ class Unroller {
     this.items.push({
       form: 'stretch',
       runs,
-      near: this.#circuit.volts(this.#near, back),
-      far: this.#circuit.volts(this.#far, back),
+      near: this.#circuit.level(this.#near, back),
+      far: this.#circuit.level(this.#far, back),
       lit: runs[0]!.litNear,
       flowing: last.amps >= FLOWS,
     })
@@ -306,7 +316,7 @@ class Unroller {
   /** A call pair that is made has its volts across the coil inside the boiler: there the current is the light. */
   #lit(node: number, amps: number) {
     if (this.#feed.circuit === 'call' && amps >= FLOWS) return true
-    return this.#circuit.volts(node, this.#feed.backNode) >= LIT * this.#feed.volts
+    return this.#circuit.level(node, this.#feed.backNode) >= LIT * this.#feed.volts
   }
 
   #post(part: string, node: number): Post {

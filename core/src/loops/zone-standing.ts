@@ -35,7 +35,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   const travel = Number(stands[valve.kind.roles?.travel ?? ''] ?? 0)
   const opening = openingOf(valve, stands)
   const says = valve.kind.says(valve.figures, stands)
-  const driven = stands.driven === true
+  const driven = valve.kind.urged?.(valve.figures, stands) === true
   const moving = driven ? travel < 1 && !valve.pinned.has('travel') : travel > 0 && !valve.pinned.has('travel')
   const proven = loops.call?.complete === true
   const found = { ...blank, calling, opening, moving, proven }

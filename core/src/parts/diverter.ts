@@ -31,6 +31,7 @@ export const diverter = part({
     },
   ],
   roles: { actuator: 'switched', travel: 'travel' },
+  hookup: { feed: 'sw', back: 'n', permanent: 'pl' },
   inside: (f, site) => {
     const draws = (name: string, a: string, va: number) =>
       load(name, a, 'n', { volts: f.volts, va, powerFactor: 0.8, hertz: site.hertz })
@@ -63,6 +64,7 @@ export const diverter = part({
     { is: (_f, s) => s.travel <= 0, starts: 'open to heating' },
   ],
   faults: [{ name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } }],
+  urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
   // Mirror-wise bodies need the jumpers moved: with one and not the other it opens the wrong outlet.
   says(f, s) {
     if (s.dial === 'manual') return 'held by its dial'

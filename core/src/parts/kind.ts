@@ -112,8 +112,32 @@ export interface Roles {
   readonly feeds?: readonly [string, string]
   /** Volts between them when nothing is wrong: a figure of the part, or the line's own volts. */
   readonly feedVolts?: string
+  /** Contacts that deserve a strip of their own: a panel's dry boiler contact. */
+  readonly lanes?: readonly string[]
   /** A fuse or breaker: the state that says it has gone. */
   readonly blown?: string
+}
+
+/** Which terminal takes which wire: what the schemes land by. */
+export interface Hookup {
+  /** Where the switched feed comes in: a valve's motor, a thermostat's contact. */
+  readonly feed: string
+  /** A valve's return. */
+  readonly back?: string
+  /** A thermostat's switched side. */
+  readonly call?: string
+  /** The common, or neutral, of a thermostat's own supply, and its live. */
+  readonly common?: string
+  readonly live?: string
+  /** A feed that is live all the time. */
+  readonly permanent?: string
+  /** The pair by which a valve proves that it is open. */
+  readonly proof?: readonly [string, string]
+  /** The first side of the proof is the valve's own return: not isolated from the source. */
+  readonly proofShared?: boolean
+  /** A lead to be insulated in a terminal of its own. */
+  readonly spare?: string
+  readonly earth?: string
 }
 
 export type PartClass =
@@ -147,10 +171,13 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly state: S
   readonly controls?: readonly Control[]
   readonly roles?: Roles
+  readonly hookup?: Hookup
   inside(f: F, site: Site): readonly Element<S>[]
   readonly motion?: Motion<F, S>
   readonly tells?: readonly Tell<F, S>[]
   readonly faults?: readonly Fault[]
+  /** Is a valve told to open, by whatever moves it? */
+  urged?(f: F, s: S): boolean
   /** How far a valve stands open by motor or by hand, 0 to 1, where that is not its travel alone. */
   opening?(f: F, s: S): number
   /** The part's state in a word or three. */

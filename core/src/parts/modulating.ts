@@ -34,6 +34,7 @@ export const modulating = part({
   },
   state: { travel: 0, target: 0, powered: false },
   roles: { actuator: 'drive', travel: 'travel' },
+  hookup: { feed: 'sig', back: 'com', permanent: 'hot' },
   inside: (f, site) => [
     load('drive', 'hot', 'com', { volts: f.volts, va: f.va, powerFactor: 0.8, hertz: site.hertz }),
     resistor('signal', 'sig', 'com', f.inputOhms),
@@ -65,6 +66,7 @@ export const modulating = part({
     { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { travel: 0 } },
     { name: 'positionDead', says: 'Position output dead', repair: 'Actuator', open: ['position'] },
   ],
+  urged: (_f, s) => s.powered && s.target > 0.01,
   says: (_f, s) =>
     `${Math.round(s.travel * 100)} %${Math.abs(s.target - s.travel) > DEAD_BAND ? ` to ${Math.round(s.target * 100)} %` : ''}${s.powered ? '' : ', no power'}`,
 })

@@ -32,6 +32,7 @@ export const motorValve4 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  hookup: { feed: 'm1', back: 'm2', proof: ['e1', 'e2'] },
   inside: (f, site) => [
     load('motor', 'm1', 'm2', { ...f, hertz: site.hertz }),
     contact('endSwitch', 'e1', 'e2', (s) => s.travel >= f.switchAt || (s.lever === 'parked' && f.leverMakes > 0), 0.05),
@@ -43,6 +44,7 @@ export const motorValve4 = part({
     { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
     { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
   ],
+  urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
   says: springSays,
   hazards: springHazards,

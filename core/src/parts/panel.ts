@@ -65,7 +65,7 @@ const zoneValvePanel = (zones: number) => {
     terminals,
     figures,
     state,
-    roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts' },
+    roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'] },
     inside(f, site): Element<State>[] {
       const sense = { volts: 24, va: f.senseVa, powerFactor: 0.9, hertz: site.hertz }
       const elements: Element<State>[] = [

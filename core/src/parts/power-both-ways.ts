@@ -19,6 +19,7 @@ export const powerBothWays = part({
   },
   state: { travel: 0, direction: 0 },
   roles: { actuator: 'control', travel: 'travel' },
+  hookup: { feed: 'ctl', back: 'c', permanent: 'hot' },
   inside: (f, site) => [
     load(
       'motor',
@@ -51,6 +52,7 @@ export const powerBothWays = part({
     { name: 'motorOpen', says: 'Motor open', repair: 'Head', open: ['motor'], pin: { direction: 0 } },
     { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } },
   ],
+  urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
   says(_f, s) {
     if (s.direction !== 0) return `${s.direction > 0 ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`
     return s.travel >= 1 ? 'open' : s.travel <= 0 ? 'shut' : `stands at ${Math.floor(s.travel * 100)} %`

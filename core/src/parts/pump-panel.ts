@@ -33,7 +33,7 @@ export const pumpPanel = part({
     coilVa: { name: 'Each relay coil', unit: 'VA', value: 2 },
   },
   state,
-  roles: { feeds: ['r1', 'com'], feedVolts: 'openVolts' },
+  roles: { feeds: ['r1', 'com'], feedVolts: 'openVolts', lanes: ['boilerContact'] },
   inside(f, site): Element<State>[] {
     const elements: Element<State>[] = [
       windings('core', ['l', 'n'], ['h', 'com'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),

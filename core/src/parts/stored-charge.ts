@@ -30,6 +30,7 @@ export const storedCharge = part({
   },
   state: { travel: 0, store: 0, powered: false },
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  hookup: { feed: 'p', back: 'c', proof: ['e1', 'e2'] },
   inside(f, site) {
     const draws = (name: string, va: number, on: (s: { travel: number; store: number }) => boolean) =>
       load(name, 'p', 'c', { volts: f.volts, va, powerFactor: 0.8, hertz: site.hertz }, on)
@@ -71,6 +72,7 @@ export const storedCharge = part({
     { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
     { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
   ],
+  urged: (_f, s) => s.powered,
   says(_f, s) {
     if (s.powered && s.store < 1) return `charging ${Math.floor(s.store * 100)} %`
     if (s.travel >= 1) return 'held open'

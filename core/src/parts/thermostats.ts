@@ -68,6 +68,7 @@ export const twoWireThermostat = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  hookup: { feed: 'r', call: 'w' },
   inside: (_f) => [contact('contact', 'r', 'w', (s) => s.made, 0.03)],
   motion: follows(() => true),
   tells: callTells,
@@ -86,6 +87,7 @@ export const powerStealing = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  hookup: { feed: 'r', call: 'w' },
   inside: (f) => [
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
     contact('leak', 'r', 'w', (s) => !s.made, f.leakOhms),
@@ -111,6 +113,7 @@ export const poweredThermostat = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  hookup: { feed: 'r', call: 'w', common: 'c' },
   inside: (f, site) => [
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
     load('electronics', 'r', 'c', { volts: 24, va: f.va, powerFactor: 0.9, hertz: site.hertz }),
@@ -146,6 +149,7 @@ export const receiver = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  hookup: { feed: 'com', call: 'no', live: 'l', common: 'n' },
   inside: (f, site) => [
     load('electronics', 'l', 'n', { volts: 230, va: f.va, powerFactor: 0.6, hertz: site.hertz }),
     contact('contact', 'com', 'no', (s) => s.made, 0.03),
@@ -173,6 +177,7 @@ export const mechanicalThermostat = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  hookup: { feed: 'in', call: 'out', common: 'n' },
   inside: (_f, site) => [
     contact('contact', 'in', 'out', (s) => s.made, 0.03),
     load('accelerator', 'out', 'n', { volts: 230, va: 0.15, powerFactor: 1, hertz: site.hertz }),
@@ -203,6 +208,7 @@ export const tankThermostat = part({
   state: { ...atRest, warmth: 45 },
   controls: asks,
   roles: callRoles,
+  hookup: { feed: 'com', call: 'no' },
   inside: (_f) => [
     contact('contact', 'com', 'no', (s) => s.made, 0.03),
     contact('rest', 'com', 'nc', (s) => !s.made, 0.03),

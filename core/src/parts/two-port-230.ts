@@ -51,6 +51,7 @@ const hazards = [
   'Its switch feed is permanently live: the valve bites even when nothing calls. Isolate, lock off, prove dead.',
   'Sleeve a switched live that uses a core of another colour; an earth core is never a live.',
 ]
+const hookup = { feed: 'call', back: 'n', permanent: 'feed', proof: ['feed', 'out'], earth: 'e' } as const
 const roles = { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' }
 
 export const twoPort5 = part({
@@ -63,10 +64,12 @@ export const twoPort5 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles,
+  hookup,
   inside: (f, site) => inside(f, site.hertz),
   motion: springMotion((f: LineFigures) => [f.switchAt]),
   tells,
   faults,
+  urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
   says: springSays,
   hazards,
@@ -86,6 +89,7 @@ export const twoPort6 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles,
+  hookup: { ...hookup, spare: 'rest' },
   inside: (f, site) => [
     ...inside(f, site.hertz),
     contact<SpringReturn>('rest', 'rest', f.restJoins === 2 ? 'feed' : 'out', (s) => s.travel < f.switchAt, 0.03),
@@ -93,6 +97,7 @@ export const twoPort6 = part({
   motion: springMotion((f: LineFigures) => [f.switchAt]),
   tells,
   faults,
+  urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
   says: springSays,
   hazards: [

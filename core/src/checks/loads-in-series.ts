@@ -1,5 +1,5 @@
-import { labelOf } from '../loops/words.ts'
 import type { Strip } from '../loops/strip.ts'
+import { labelOf } from '../loops/words.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { Rule } from './finding.ts'
 import { allStrips, stationsOf } from './strips.ts'

@@ -39,7 +39,13 @@ export const Zone = Type.Object(
     thermostat: Type.Optional(Id),
     valve: Type.Optional(Id),
     relay: Type.Optional(Id),
+    /** The pump that runs for this zone and not for all. */
+    pump: Type.Optional(Id),
     note: Type.Optional(Text),
+    /** Hot water instead of heating: the zone that may have priority. */
+    hotWater: Type.Optional(Type.Boolean()),
+    /** A pump of its own, beside the system's. */
+    ownPump: Type.Optional(Type.Boolean()),
   },
   closed,
 )
@@ -62,7 +68,21 @@ export const Survey = Type.Object(
       },
       closed,
     ),
-    boiler: Type.Object({ kind: Type.String({ maxLength: 60 }), place: Id }, closed),
+    boiler: Type.Object(
+      {
+        kind: Type.String({ maxLength: 60 }),
+        place: Id,
+        /** Seconds the boiler wants its pump to run on. */
+        postRun: Type.Optional(Type.Number({ minimum: 0, maximum: 1800 })),
+      },
+      closed,
+    ),
+    /** The zone panel on the wall, by kind; left out where there is none. */
+    panel: Type.Optional(Type.String({ maxLength: 60 })),
+    /** Does hot water have priority over heating? */
+    priority: Type.Optional(Type.Boolean()),
+    /** A clock between the supply and the thermostats. */
+    programmer: Type.Optional(Type.Boolean()),
     complaints: Text,
   },
   closed,

@@ -78,7 +78,7 @@ function danglingReferences(job: Job): Failure[] {
   for (const [id, zone] of Object.entries(job.zones)) {
     need(job.places, zone.place, `/zones/${id}/place`, 'place')
     need(job.places, zone.valvePlace, `/zones/${id}/valvePlace`, 'place')
-    for (const own of ['thermostat', 'valve', 'relay'] as const)
+    for (const own of ['thermostat', 'valve', 'relay', 'pump'] as const)
       need(job.parts, zone[own], `/zones/${id}/${own}`, 'part')
   }
   for (const [id, cable] of Object.entries(job.cables)) {

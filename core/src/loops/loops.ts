@@ -37,8 +37,8 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
   const rolesOf = (part: string | undefined) => (part ? netlist.parts.get(part)?.kind.roles : undefined)
   const zones = zonesInOrder(job).map(({ id, valve, relay }): ZoneLoops => {
     const motor = strip('valve', valve, rolesOf(valve)?.actuator)
-    const own = strip('call', valve, rolesOf(valve)?.endSwitch)
-    const call = own ?? strip('call', relay, rolesOf(relay)?.endSwitch)
+    const prover = relay ?? valve
+    const call = strip('call', prover, rolesOf(prover)?.endSwitch)
     const standIn = strip('relay', relay, rolesOf(relay)?.work)
     return {
       zone: id,

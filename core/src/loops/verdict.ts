@@ -138,6 +138,9 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
   for (const strip of loops.shared) {
     if (!isAnswer(simulation, strip) || strip.complete || !strip.dark) continue
     const part = strip.subject.part
+    // A pump that some zones own owes nothing while none of them is proven.
+    const owners = zones.filter(({ zone }) => job.zones[zone]?.pump === part)
+    if (owners.length > 0 && !owners.some(({ proven }) => proven)) continue
     const name: Piece = { text: labelOf(job, part), part, ...(strip.dark.part === part ? { wrong: true } : {}) }
     if (strip.dark.at === 'nowhere')
       troubles.push([{ text: 'The boiler is called, but ' }, { ...name, wrong: true }, { text: ' is not wired.' }])

@@ -22,6 +22,8 @@ export interface Walks {
 const MEND = 1e4
 const CLOSE = 1e2
 const THROUGH_A_LOAD = 1e7
+/** Ohms from which a made contact is a leak: a thermostat that lives through its load, a flame eye. */
+const LEAKS_FROM = 100
 
 function cost(circuit: Circuit, branch: Branch): number {
   const { open } = circuit.lump(branch)
@@ -31,6 +33,8 @@ function cost(circuit: Circuit, branch: Branch): number {
     case 'joint':
       return open ? MEND : 0.1
     case 'contact': {
+      // A leak is no way round.
+      if (branch.element?.form === 'contact' && branch.element.ohms > LEAKS_FROM) return Number.POSITIVE_INFINITY
       const operated = branch.element?.form === 'contact' && branch.element.operated
       if (operated) return open ? CLOSE : 0.5
       return open ? MEND : 0.1

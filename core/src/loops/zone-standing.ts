@@ -95,6 +95,8 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
       text: ' and it does not move. Turn the stem by hand before you blame the motor.',
     })
   if (travel < 1 && !proven) return { ...found, says }
+  // A link stands in for the switch this valve has not: the call itself is taken for the proof.
+  if (!loops.call && boilersTold(simulation).length > 0) return { ...found, proven: true, says: `${says}, assumed` }
   if (!loops.call)
     return trouble('open, nothing to prove it', valveLabel, { text: ' is open and nothing tells the boiler.' })
   if (!proven) {
@@ -124,5 +126,5 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   }
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
-  return { ...found, says: `${says}, ${zone.relay && loops.standIn ? 'assumed' : 'proven'}` }
+  return { ...found, says: `${says}, ${valve.kind.roles?.endSwitch ? 'proven' : 'assumed'}` }
 }

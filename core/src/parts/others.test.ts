@@ -79,10 +79,12 @@ describe('zone-valve panel', () => {
     expect(rig.state('V1.travel')).toBe(1)
   })
 
-  it('a link across 3 and 4 reports proven as soon as there is one', () => {
+  it('a link across 3 and 4 reports proven as soon as there is a call, with the valve still shut', () => {
     const described = board()
     const rig = new Rig({ ...described, nets: [...described.nets, 'PN.v1p3 PN.v1p4'] })
-    expect(rig.says('PN')).toContain('proven 1')
+    expect(rig.says('PN')).toBe('at rest')
+    rig.set('TS1.calling', true).run(1)
+    expect(rig.says('PN')).toBe('call 1, proven 1')
   })
 })
 

@@ -23,7 +23,8 @@ const MADE = 0.6
 
 /**
  * A zone-valve panel: for each zone a thermostat (R W C) and four valve terminals, 1 and 2 the 24 V out, 3 and 4 the end
- * switch's return. 2 and 4 stand at the common, so a three-terminal heat motor proves itself by joining 2 to 3. Any proven
+ * switch's return. 2 and 4 stand at the common, so a three-terminal heat motor proves itself by joining 2 to 3. The proof is
+ * fed from the zone's own 24 V out: a link across 3 and 4 counts as proven from the call on, never without one. Any proven
  * zone closes the dry pump and boiler contacts; the last zone has a change-over relay, and may have priority.
  */
 const zoneValvePanel = (zones: number) => {
@@ -84,7 +85,7 @@ const zoneValvePanel = (zones: number) => {
           strap(`common${n}`, `v${n}p2`, 'com'),
           strap(`return${n}`, `v${n}p4`, 'com'),
           load(`callSense${n}`, `w${n}`, 'com', sense),
-          load(`proofSense${n}`, 'h', `v${n}p3`, sense),
+          load(`proofSense${n}`, `v${n}p1`, `v${n}p3`, sense),
         )
       }
       return elements

@@ -2,24 +2,65 @@ import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
 import type { Fit } from './scheme.ts'
 
-export const zoneNames = (job: Job, is: (zone: Job['zones'][string]) => boolean) =>
+type Zone = Job['zones'][string]
+
+export const zoneNames = (job: Job, is: (zone: Zone) => boolean) =>
   Object.values(job.zones)
     .filter(is)
     .sort((a, b) => a.number - b.number)
     .map(({ name }) => name)
 
 /** The thermostat needs power from R and C. */
-export const isPowered = (zone: Job['zones'][string]) => catalogue.get(zone.thermostatKind)?.terminals.c !== undefined
+export const isPowered = (zone: Zone) => catalogue.get(zone.thermostatKind)?.terminals.c !== undefined
 
 /** The valve cannot prove that it is open. */
-export const isUnproven = (zone: Job['zones'][string]) => catalogue.get(zone.valveKind)?.roles?.endSwitch === undefined
+export const isUnproven = (zone: Zone) => catalogue.get(zone.valveKind)?.roles?.endSwitch === undefined
+
+/** The valve's switch shares its return: it is not isolated from the valve's source. */
+export const sharesItsSwitch = (zone: Zone) => catalogue.get(zone.valveKind)?.hookup?.proofShared === true
+
+const circuitOf = (kind: string) => {
+  const found = catalogue.get(kind)
+  return found?.hookup ? found.terminals[found.hookup.feed]?.circuit : undefined
+}
+
+/** Thermostat or valve works at line voltage. A tank thermostat's dry contact suits both. */
+export const isLineVoltage = (zone: Zone) =>
+  circuitOf(zone.valveKind) === 'line voltage' ||
+  (circuitOf(zone.thermostatKind) === 'line voltage' && zone.thermostatKind !== 'thermostat/tank')
+
+/** Thermostat or valve works on 24 V. */
+export const isLowVoltage = (zone: Zone) =>
+  circuitOf(zone.valveKind) === 'low voltage' || circuitOf(zone.thermostatKind) === 'low voltage'
+
+export const isModulating = (zone: Zone) => zone.valveKind === 'valve/modulating'
+export const isDiverter = (zone: Zone) => zone.valveKind === 'valve/diverter'
 
 export const fits: Fit = { fits: true }
 export const refused = (why: string): Fit => ({ fits: false, why })
 
-/** What every scheme of this family asks: at least one zone. */
+/** What every scheme asks: at least one zone. */
 export const hasZones = (job: Job): Fit =>
   Object.keys(job.zones).length > 0 ? fits : refused('Survey at least one zone first.')
 
 export const listed = (names: readonly string[]) =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
+
+/** Can these zones hang on 24 V loops and call this boiler dry? */
+export function lowVoltageFit(job: Job): Fit {
+  const line = zoneNames(job, isLineVoltage)
+  if (line.length > 0) return refused(`${listed(line)}: works at line voltage; these loops are 24 V.`)
+  const signal = zoneNames(job, isModulating)
+  if (signal.length > 0)
+    return refused(`${listed(signal)}: a modulating valve follows a signal, not a thermostat’s contact.`)
+  const { kind } = job.survey.boiler
+  if (kind === 'boiler/switched-live')
+    return refused(
+      'The boiler wants a switched live at 230 V. A 24 V end switch may not carry it, and 24 V on SL calls nothing.',
+    )
+  if (kind === 'boiler/valve-supply')
+    return refused(
+      'The boiler’s call is not isolated: a second source on it would meet its own 24 V. Let it feed the valves.',
+    )
+  return fits
+}

@@ -25,13 +25,20 @@ export function outOfStep(job: Job): string[] {
     if (kind?.class === 'transformer' && part.figures?.va !== job.survey.transformer.va)
       found.push(`${part.label}: ${job.survey.transformer.va} VA is surveyed, ${part.figures?.va ?? '?'} VA is wired.`)
   }
-  const { supply, transformer } = job.survey
+  const { supply, transformer, boiler } = job.survey
+  for (const part of Object.values(job.parts))
+    if (kindOf(part)?.class === 'boiler' && part.kind !== boiler.kind)
+      found.push('Another boiler is surveyed than is wired.')
+  // 230 V practice has one isolator for all, whatever switches a 120 V chain would have.
+  if (job.practice === '230') return found
   const wired = (kind: string) => Object.values(job.parts).some((part) => part.kind === kind)
   const chain: [boolean, string, string][] = [
     [supply.emergencySwitch, 'switch/emergency', 'The emergency switch'],
     [supply.fireCutOut, 'switch/fire', 'The fire cut-out'],
     [supply.serviceSwitch, 'switch/service', 'The service switch'],
-    [transformer.fuseAmps > 0, 'protection/fuse', 'The secondary fuse'],
+    ...(wired('transformer/control')
+      ? ([[transformer.fuseAmps > 0, 'protection/fuse', 'The secondary fuse']] satisfies [boolean, string, string][])
+      : []),
   ]
   for (const [surveyed, kind, name] of chain)
     if (surveyed !== wired(kind))

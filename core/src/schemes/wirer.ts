@@ -112,6 +112,34 @@ export class Wirer implements Wiring {
   }
 }
 
+/** Conductors one terminal of a wiring centre takes, and how many terminals one has. */
+const CENTRE_TAKES = 4
+const CENTRE_TERMINALS = 12
+
+/** Wiring centres, their terminals numbered in the order they are asked for; another is hung when one is full. */
+export class Centre {
+  readonly #wirer: Wirer
+  readonly #place: string
+  #used = 0
+
+  constructor(wirer: Wirer, place: string) {
+    this.#wirer = wirer
+    this.#place = place
+  }
+
+  next(): Point {
+    const centre = `WC${1 + Math.floor(this.#used / CENTRE_TERMINALS)}`
+    if (this.#used % CENTRE_TERMINALS === 0)
+      this.#wirer.hang(centre, 'joint/wiring-centre-12', `Wiring centre ${centre.slice(2)}`, this.#place)
+    return `${centre}.t${1 + (this.#used++ % CENTRE_TERMINALS)}`
+  }
+
+  /** Terminals that are left in the last centre. */
+  get left(): number {
+    return (CENTRE_TERMINALS - (this.#used % CENTRE_TERMINALS)) % CENTRE_TERMINALS
+  }
+}
+
 export class Bus {
   readonly #leads: Lead[] = []
   readonly #wirer: Wirer
@@ -166,6 +194,26 @@ export class Bus {
         else this.#wirer.wire(here, lead.point, lead.colour, lead.length, this.#how(lead))
       }
       previous = `${id}.w${way}`
+    }
+  }
+
+  /** Lands everything in terminals of a wiring centre, linked where one terminal is too small. */
+  landIn(centre: Centre) {
+    const waiting = [...this.#leads]
+    let previous: Point | undefined
+    while (waiting.length > 0) {
+      const here = centre.next()
+      let room = CENTRE_TAKES
+      if (previous) {
+        this.#wirer.wire(previous, here, this.#colour, 0.1, { line: true })
+        room--
+      }
+      if (waiting.length > room) room--
+      for (const lead of waiting.splice(0, room)) {
+        if (lead.cable === undefined) this.#wirer.wire(lead.point, here, lead.colour, lead.length, this.#how(lead))
+        else this.#wirer.wire(here, lead.point, lead.colour, lead.length, this.#how(lead))
+      }
+      previous = here
     }
   }
 

@@ -1,166 +1,138 @@
 import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
-import { lineChain } from './line-chain.ts'
+import { hangBoiler, hangCompany } from './boiler-company.ts'
+import { hangSupply, landMains } from './supply.ts'
 import { type Bus, Wirer, type Wiring } from './wirer.ts'
+import { type End, joinAll, ZoneHands } from './zone-hands.ts'
 
 export interface LoopSchool {
   /** Which comes first from the hot side of the source. */
   readonly first: 'thermostat' | 'valve'
+  /** One transformer for all zones, one for each, or the boiler's own valve supply. */
+  readonly source: 'one' | 'each' | 'boiler'
 }
 
 /** Seconds a stand-in relay waits beyond the valve's own opening time before it says "open". */
 const STAND_IN_MARGIN = 2
 
-const has = (kind: string, terminal: string) => catalogue.get(kind)?.terminals[terminal] !== undefined
-
 /**
- * The 24 V family: one stand-alone transformer, a thermostat and a valve in series for each zone, and the call loop of
- * the boiler closed by any zone's end switch, or by a delayed relay beside a valve that has none.
+ * The 24 V family: a thermostat and a valve in series for each zone, and the call loop of the boiler closed by any zone's
+ * end switch. A valve without a switch gets a delayed relay beside it; one whose switch shares its return gets a relay
+ * where the boiler's call must stay dry.
  */
 export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['zones'] } {
   const wirer = new Wirer(job)
-  lineChain(job, wirer)
-  const room = job.survey.boiler.place
-  const hot = wirer.bus('R', room, 'red')
-  const common = wirer.bus('C', room, 'blue')
-  const call = wirer.bus('call', room, 'orange').join('B1.t1')
-  const callBack = wirer.bus('call return', room, 'brown').join('B1.t2')
-  if (job.survey.transformer.fuseAmps > 0) {
-    wirer.hang('F1', 'protection/fuse', 'Fuse F1', room, { amps: job.survey.transformer.fuseAmps })
-    wirer.wire('XF1.h', 'F1.in', 'red', 0.5)
-    hot.join('F1.out')
-  } else hot.join('XF1.h')
-  common.join('XF1.c')
-  const zones: Job['zones'] = {}
-  for (const zone of zonesInOrder(job)) {
-    const made = new ZoneWiring(wirer, zone, room)
-    const thermostat = made.thermostat()
-    const valve = made.valve(call, callBack)
-    if (school.first === 'thermostat') {
-      thermostat.feed(hot)
-      made.meet(thermostat, valve.motor)
-      valve.back(common)
-      thermostat.common?.(common)
-    } else {
-      valve.feed(hot)
-      made.meetReturn(thermostat, valve.motorBack)
-      thermostat.back(common)
+  const { boiler, transformer } = job.survey
+  const room = boiler.place
+  const mains = hangSupply(job, wirer)
+  hangBoiler(job, wirer, mains)
+  const fromBoiler = school.source === 'boiler'
+  const source = (n: number) => {
+    const hot = wirer.bus('R', room, 'red')
+    const common = wirer.bus('C', room, 'blue')
+    if (fromBoiler) {
+      hot.join('B1.feed')
+      common.join('B1.shared')
+      return { hot, common }
     }
-    const relay = valve.relay
-    const { id, ...rest } = zone
-    zones[id] = {
-      ...rest,
-      thermostat: `TS${zone.number}`,
-      valve: `V${zone.number}`,
-      ...(relay ? { relay } : {}),
-    }
+    const [xf, fuse] = [`XF${n}`, `F${n}`]
+    wirer.hang(xf, 'transformer/control', school.source === 'each' ? `Transformer ${n}` : 'Transformer', room, {
+      va: transformer.va,
+      openVolts: transformer.openVolts,
+    })
+    mains.live.join(`${xf}.p1`)
+    mains.neutral.join(`${xf}.p2`)
+    if (transformer.fuseAmps > 0) {
+      wirer.hang(fuse, 'protection/fuse', `Fuse ${fuse}`, room, { amps: transformer.fuseAmps })
+      hot.join(`${fuse}.out`)
+    } else hot.join(`${xf}.h`)
+    common.join(`${xf}.c`)
+    return { hot, common }
   }
-  for (const bus of [hot, common, call, callBack]) bus.land()
+  const zonesIn = zonesInOrder(job)
+  const shared = school.source === 'each' ? undefined : source(1)
+  const sources = zonesIn.map(({ number }) => shared ?? source(number))
+  landMains(mains)
+  hangCompany(job, wirer, { pump: true })
+  for (const id of Object.keys(wirer.parts))
+    if (/^F\d+$/.test(id)) wirer.wire(`XF${id.slice(1)}.h`, `${id}.in`, 'red', 0.5)
+
+  const [pairHot, pairBack] = callPairOf(boiler.kind)
+  const call = wirer.bus('call', room, 'orange').join(`B1.${pairHot}`)
+  const callBack = fromBoiler ? shared!.common : wirer.bus('call return', room, 'brown').join(`B1.${pairBack}`)
+  const zones: Job['zones'] = {}
+  for (const [i, zone] of zonesIn.entries()) {
+    const { hot, common } = sources[i]!
+    const hands = new ZoneHands(wirer, zone, room)
+    hands.hangThermostat()
+    hands.hangValve()
+    const { valve, thermostat } = hands
+    const shareable = fromBoiler || !valve.proofShared
+    let relay: string | undefined
+    let coil: End[] = []
+    if (valve.proof && shareable) {
+      if (valve.proofShared) call.join(hands.atValve('proof1').point, hands.atValve('proof1').by)
+      else {
+        joinAll(call, [hands.atValve('proof0')])
+        joinAll(callBack, [hands.atValve('proof1')])
+      }
+    } else {
+      relay = wirer.hang(
+        `K${zone.number}`,
+        'relay/single',
+        `Relay ${zone.number}`,
+        room,
+        valve.proof ? {} : { delay: standInDelay(zone.valveKind) },
+      )
+      call.join(`${relay}.com`)
+      callBack.join(`${relay}.no`)
+      coil = [{ point: `${relay}.a1`, by: {} }]
+    }
+    const motor = hands.atValve('feed')
+    const back = hands.atValve('back')
+    // A relay beside the motor is driven with it; one driven by the valve's own switch stands for that switch.
+    const drivenBySwitch = relay !== undefined && valve.proof !== undefined
+    const relayBack: End[] = relay ? [{ point: `${relay}.a2`, by: {} }] : []
+    if (valve.permanent) joinAll(hot, [hands.atValve('permanent')])
+    if (drivenBySwitch) {
+      const meet = wirer.bus(`proof ${zone.number}`, room, 'orange')
+      joinAll(meet, [hands.atValve('proof1'), ...coil])
+      meet.land()
+    }
+    const beside = drivenBySwitch ? [] : coil
+    if (school.first === 'thermostat') {
+      joinAll(hot, [hands.atThermostat('feed')])
+      meetAt(wirer, zone.number, room, 'white', [hands.atThermostat('call'), motor, ...beside])
+      // The switch of a shared-return valve joins the common to its relay; the coil's other side then stands at R.
+      joinAll(common, drivenBySwitch ? [back] : [back, ...relayBack])
+      if (drivenBySwitch) joinAll(hot, relayBack)
+      if (thermostat.common) joinAll(common, [hands.atThermostat('common')])
+    } else {
+      joinAll(hot, [motor, ...beside])
+      meetAt(wirer, zone.number, room, 'red', [hands.atThermostat('feed'), back, ...(drivenBySwitch ? [] : relayBack)])
+      joinAll(common, [hands.atThermostat('call')])
+    }
+    const { id, relay: _relay, pump: _pump, ...rest } = zone
+    zones[id] = { ...rest, thermostat: hands.thermostatId, valve: hands.valveId, ...(relay ? { relay } : {}) }
+  }
+  const buses = new Set<Bus>([...sources.flatMap(({ hot, common }) => [hot, common]), call, callBack])
+  for (const bus of buses) bus.land()
   return { parts: wirer.parts, cables: wirer.cables, wires: wirer.wires, zones }
 }
 
-type NumberedZone = Job['zones'][string] & { id: string }
-type Point = `${string}.${string}`
+const standInDelay = (valveKind: string) => (catalogue.get(valveKind)?.figures.opensIn?.value ?? 15) + STAND_IN_MARGIN
 
-class ZoneWiring {
-  readonly #wirer: Wirer
-  readonly #zone: NumberedZone
-  readonly #room: string
+function meetAt(wirer: Wirer, number: number, room: string, colour: string, ends: readonly End[]) {
+  const bus = wirer.bus(`zone ${number}`, room, colour)
+  joinAll(bus, ends)
+  bus.land()
+}
 
-  constructor(wirer: Wirer, zone: NumberedZone, room: string) {
-    this.#wirer = wirer
-    this.#zone = zone
-    this.#room = room
-  }
-
-  /** Hangs the thermostat and runs its cable; a core is kept spare where the cable has one. */
-  thermostat() {
-    const { number, thermostatKind, place, run } = this.#zone
-    const id = this.#wirer.hang(`TS${number}`, thermostatKind, `Thermostat ${number}`, place)
-    const powered = has(thermostatKind, 'c')
-    const cores: Record<string, string> = { red: 'red', white: 'white' }
-    if (powered) cores.blue = 'blue'
-    cores.green = 'green'
-    const cable = this.#wirer.cable(`TC${number}`, `Thermostat cable ${number}`, this.#room, place, run, cores)
-    const by = (core: string) => ({ length: run, cable, core, colour: core })
-    return {
-      feed: (bus: Bus) => bus.join(`${id}.r`, by('red')),
-      call: { point: `${id}.w` as Point, by: by('white') },
-      fed: { point: `${id}.r` as Point, by: by('red') },
-      back: (bus: Bus) => bus.join(`${id}.w`, by('white')),
-      ...(powered ? { common: (bus: Bus) => bus.join(`${id}.c`, by('blue')) } : {}),
-    }
-  }
-
-  /** Hangs the valve, and what tells the boiler that it is open: its end switch, or a relay beside its motor. */
-  valve(call: Bus, callBack: Bus) {
-    const { number, valveKind, valvePlace } = this.#zone
-    const id = this.#wirer.hang(`V${number}`, valveKind, `Valve ${number}`, valvePlace)
-    const proven = has(valveKind, 'e1')
-    const reach = this.#reach(id, valvePlace, proven)
-    let relay: string | undefined
-    if (proven) {
-      call.join(reach('e1').point, reach('e1').by)
-      callBack.join(reach('e2').point, reach('e2').by)
-    } else {
-      const opensIn = catalogue.get(valveKind)?.figures.opensIn?.value ?? 15
-      relay = this.#wirer.hang(`K${number}`, 'relay/single', `Stand-in relay ${number}`, this.#room, {
-        delay: opensIn + STAND_IN_MARGIN,
-      })
-      call.join(`${relay}.com`)
-      callBack.join(`${relay}.no`)
-    }
-    const with_ = (lead: string, coil: string) => [
-      reach(lead),
-      ...(relay ? [{ point: `${relay}.${coil}` as Point, by: {} }] : []),
-    ]
-    const motor = with_('m1', 'a1')
-    const motorBack = with_('m2', 'a2')
-    const all = (bus: Bus, ends: typeof motor) => {
-      for (const { point, by } of ends) bus.join(point, by)
-    }
-    return {
-      relay,
-      motor,
-      motorBack,
-      feed: (bus: Bus) => all(bus, motor),
-      back: (bus: Bus) => all(bus, motorBack),
-    }
-  }
-
-  /** Thermostat's W meets the motor. */
-  meet(thermostat: ReturnType<ZoneWiring['thermostat']>, motor: { point: Point; by: object }[]) {
-    const bus = this.#wirer.bus(`zone ${this.#zone.number}`, this.#room, 'white')
-    bus.join(thermostat.call.point, thermostat.call.by)
-    for (const { point, by } of motor) bus.join(point, by)
-    bus.land()
-  }
-
-  /** The motor's far side meets the thermostat's R: the valve-first order. */
-  meetReturn(thermostat: ReturnType<ZoneWiring['thermostat']>, motorBack: { point: Point; by: object }[]) {
-    const bus = this.#wirer.bus(`zone ${this.#zone.number}`, this.#room, 'red')
-    bus.join(thermostat.fed.point, thermostat.fed.by)
-    for (const { point, by } of motorBack) bus.join(point, by)
-    bus.land()
-  }
-
-  /** How a lead of the valve gets to the boiler room: on its own, or spliced at the valve to a core of a cable. */
-  #reach(id: string, place: string, proven: boolean) {
-    if (place === this.#room) return (lead: string) => ({ point: `${id}.${lead}` as Point, by: {} })
-    const { number, run } = this.#zone
-    const coreOf: Record<string, string> = { m1: 'white', m2: 'blue', ...(proven ? { e1: 'orange', e2: 'brown' } : {}) }
-    const cores = Object.fromEntries(Object.values(coreOf).map((colour) => [colour, colour]))
-    const cable = this.#wirer.cable(`VC${number}`, `Valve cable ${number}`, this.#room, place, run, cores)
-    const spliced = new Map<string, Point>()
-    for (const lead of Object.keys(coreOf)) {
-      const { id: splice } = this.#wirer.splice(`valve ${number}`, place, 2)
-      this.#wirer.wire(`${id}.${lead}`, `${splice}.w1`, this.#wirer.leadColour(`${id}.${lead}`) ?? 'white', 0.3)
-      spliced.set(lead, `${splice}.w2`)
-    }
-    return (lead: string) => {
-      const core = coreOf[lead]!
-      return { point: spliced.get(lead)!, by: { length: run, cable, core, colour: core } }
-    }
-  }
+/** The two terminals of a boiler that a volt-free contact closes. */
+export function callPairOf(kind: string): readonly [string, string] {
+  const terminals = catalogue.get(kind)?.terminals ?? {}
+  if ('t1' in terminals) return ['t1', 't2']
+  if ('v1' in terminals) return ['v1', 'v2']
+  return ['call', 'shared']
 }

@@ -13,10 +13,19 @@ export interface Ask {
   readonly powered?: boolean
   readonly twoLead?: boolean
   readonly remote?: boolean
+  readonly thermostat?: string
+  readonly valve?: string
+  readonly boiler?: string
+  readonly panel?: string
+  readonly programmer?: boolean
+  readonly postRun?: number
+  /** The last zone is hot water with a pump of its own. */
+  readonly hotWater?: boolean
 }
 
 /** A job wired by a scheme. */
-export function wired({ scheme = 's2', zones = 2, practice = '120', powered, twoLead, remote }: Ask = {}): Job {
+export function wired(ask: Ask = {}): Job {
+  const { scheme = 's2', zones = 2, practice = '120', powered, twoLead, remote } = ask
   const job = blankJob('Bench', practice)
   job.survey.transformer.va = 40 + 10 * zones
   job.survey.transformer.fuseAmps = 2 + Math.ceil(zones / 2)
@@ -25,11 +34,22 @@ export function wired({ scheme = 's2', zones = 2, practice = '120', powered, two
       number: n,
       name: `Zone ${n}`,
       place: 'rooms',
-      thermostatKind: powered ? 'thermostat/powered' : 'thermostat/two-wire',
-      valveKind: twoLead ? 'valve/motor-2' : 'valve/motor-4',
+      thermostatKind: ask.thermostat ?? (powered ? 'thermostat/powered' : 'thermostat/two-wire'),
+      valveKind: ask.valve ?? (twoLead ? 'valve/motor-2' : 'valve/motor-4'),
       valvePlace: remote ? 'rooms' : 'boiler',
       run: 10,
+      ...(ask.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
+  Object.assign(job.survey, {
+    boiler: {
+      ...job.survey.boiler,
+      ...(ask.boiler ? { kind: ask.boiler } : {}),
+      ...(ask.postRun ? { postRun: ask.postRun } : {}),
+    },
+    ...(ask.panel ? { panel: ask.panel } : {}),
+    ...(ask.programmer ? { programmer: true } : {}),
+    priority: false,
+  })
   const way = schemes.find(({ id }) => id === scheme)!
   return { ...job, ...way.wire(job), scheme: { id: scheme } }
 }

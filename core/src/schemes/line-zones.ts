@@ -1,0 +1,149 @@
+import { zonesInOrder } from '../job/blank.ts'
+import type { Job } from '../job/schema.ts'
+import { catalogue } from '../parts/index.ts'
+import { hangBoiler, hangCompany } from './boiler-company.ts'
+import { hasZones, isDiverter, isLowVoltage, listed, refused, zoneNames } from './facts.ts'
+import type { Fit } from './scheme.ts'
+import { hangSupply } from './supply.ts'
+import { type Bus, Centre, Wirer, type Wiring } from './wirer.ts'
+import { joinAll, type Point, ZoneHands } from './zone-hands.ts'
+import { callPairOf } from './zone-loops.ts'
+
+/** How the valves' switches tell the boiler. */
+export type LineCall =
+  /** Switch outputs joined on the boiler's switched live. */
+  | 'switched live'
+  /** A relay for each zone closes the boiler's volt-free pair. */
+  | 'relay a zone'
+  /** The valves' switches lie on the boiler's own pair and carry its own voltage. */
+  | 'switches alone'
+
+export function lineFit(job: Job, call: LineCall): Fit {
+  if (job.practice !== '230') return refused('Line-voltage zones belong to 230 V practice.')
+  const low = zoneNames(job, isLowVoltage)
+  if (low.length > 0) return refused(`${listed(low)}: a 24 V device at 230 V burns.`)
+  const turning = zoneNames(job, isDiverter)
+  if (turning.length > 0)
+    return refused(`${listed(turning)}: a diverter serves two outlets, it is no zone valve of this plan.`)
+  const { kind } = job.survey.boiler
+  const voltFree = kind === 'boiler/volt-free' || kind === 'boiler/dry-call' || kind === 'boiler/oil'
+  if (call === 'switched live' && voltFree)
+    return refused('230 V on this boiler’s call pair destroys the board. It wants a volt-free contact.')
+  if (call !== 'switched live' && !voltFree)
+    return refused('This boiler has no volt-free pair: it wants a switched live.')
+  if (call === 'switches alone' && Object.values(job.zones).some(({ ownPump }) => ownPump))
+    return refused('A pump on the joined switches would put 230 V on the boiler’s board: a zone has a pump of its own.')
+  return hasZones(job)
+}
+
+/**
+ * Line-voltage zones in numbered wiring centres: live 1, neutral 2, earth 3, then every switched node in the order of the
+ * chain. Isolator, programmer where there is one, thermostat, valve motor; the valve's switch then carries on.
+ */
+export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zones'] } {
+  const wirer = new Wirer(job)
+  const { boiler, programmer } = job.survey
+  const room = boiler.place
+  const centre = new Centre(wirer, room)
+  const mains = hangSupply(job, wirer)
+  hangBoiler(job, wirer, mains)
+  const switched = (name: string) => wirer.bus(name, room, 'brown', true)
+  const heating = programmer ? switched('heating on') : undefined
+  const hotWater = programmer ? switched('hot water on') : undefined
+  if (programmer) {
+    wirer.hang('PR1', 'clock/programmer-2', 'Programmer', room)
+    mains.live.join('PR1.l')
+    mains.neutral.join('PR1.n')
+    heating!.join('PR1.htg')
+    hotWater!.join('PR1.hw')
+  }
+  const own: Bus[] = []
+  const outs = switched('valves proven')
+  const pair = call === 'switched live' ? undefined : callPairOf(boiler.kind)
+  const callHot = wirer.bus('call', room, 'orange')
+  const callBack = wirer.bus('call return', room, 'grey')
+  if (pair) {
+    callHot.join(`B1.${pair[0]}`)
+    callBack.join(`B1.${pair[1]}`)
+  } else outs.join('B1.sl')
+  const zones: Job['zones'] = {}
+  for (const zone of zonesInOrder(job)) {
+    const hands = new ZoneHands(wirer, zone, room, true)
+    hands.hangThermostat()
+    hands.hangValve()
+    const { thermostat, valve } = hands
+    const feed = (zone.hotWater ? hotWater : heating) ?? mains.live
+    if (thermostat.live) joinAll(mains.live, [hands.atThermostat('live')])
+    // With a programmer its channel feeds the contact; without one the receiver's own L-COM link does.
+    if (thermostat.live && feed === mains.live)
+      wirer.wire(
+        `${hands.thermostatId}.${thermostat.live}`,
+        `${hands.thermostatId}.${thermostat.feed}`,
+        'brown',
+        0.05,
+        { line: true },
+      )
+    else joinAll(feed, [hands.atThermostat('feed')])
+    if (thermostat.common) joinAll(mains.neutral, [hands.atThermostat('common')])
+    own.push(switched(`zone ${zone.number} call`))
+    joinAll(own.at(-1)!, [hands.atThermostat('call'), hands.atValve('feed')])
+    joinAll(mains.neutral, [hands.atValve('back')])
+    if (valve.earth) joinAll(mains.earth, [hands.atValve('earth')])
+    if (call === 'switches alone') {
+      joinAll(callHot, [hands.atValve('permanent')])
+      joinAll(callBack, [hands.atValve('proof1')])
+    } else joinAll(mains.live, [hands.atValve('permanent')])
+    const ownPump = zone.ownPump && call !== 'switches alone' ? `P${zone.number + 1}` : undefined
+    let relay: string | undefined
+    if (call === 'relay a zone') {
+      relay = wirer.hang(`K${zone.number}`, 'relay/line', `Relay ${zone.number}`, room)
+      const proven = switched(`zone ${zone.number} proven`)
+      joinAll(proven, [hands.atValve('proof1')])
+      proven.join(`${relay}.a1`)
+      mains.neutral.join(`${relay}.a2`)
+      callHot.join(`${relay}.com`)
+      callBack.join(`${relay}.no`)
+      if (ownPump) hangPump(ownPump, `Pump, ${zone.name}`.slice(0, 80), proven)
+      own.push(proven)
+    } else if (call === 'switched live') joinAll(outs, [hands.atValve('proof1')])
+    if (valve.spare) {
+      const blank = wirer.bus(`zone ${zone.number} spare`, room, 'grey', true)
+      joinAll(blank, [hands.atValve('spare')])
+      own.push(blank)
+    }
+    const { id, relay: _relay, pump: _pump, ...rest } = zone
+    zones[id] = {
+      ...rest,
+      thermostat: hands.thermostatId,
+      valve: hands.valveId,
+      ...(relay ? { relay } : {}),
+      ...(relay && ownPump ? { pump: ownPump } : {}),
+    }
+  }
+  if (call === 'switched live') {
+    // With over-run the boiler feeds the pump itself: on the joined switches it would stop with the call.
+    if (boiler.postRun) {
+      wirer.hang('P1', 'pump/circulator', 'System pump', room)
+      wirer.wire('B1.p', 'P1.l', 'brown', 2, { line: true })
+      wirer.wire('B1.pn', 'P1.n', 'blue', 2, { line: true })
+      mains.earth.join('P1.e')
+    } else hangPump('P1', 'System pump', outs)
+  }
+  for (const bus of [mains.live, mains.neutral, mains.earth, heating, hotWater, ...own, outs]) bus?.landIn(centre)
+  if (pair) {
+    callHot.land()
+    callBack.land()
+  }
+  hangCompany(job, wirer, { pump: call !== 'switched live' })
+  return { parts: wirer.parts, cables: wirer.cables, wires: wirer.wires, zones }
+
+  function hangPump(id: string, label: string, live: Bus) {
+    wirer.hang(id, 'pump/circulator', label, room)
+    live.join(`${id}.l` as Point)
+    mains.neutral.join(`${id}.n`)
+    mains.earth.join(`${id}.e`)
+  }
+}
+
+/** Does the boiler run its pump on by itself? */
+export const hasOverRun = (kind: string) => catalogue.get(kind)?.figures.postRun !== undefined

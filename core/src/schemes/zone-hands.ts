@@ -1,0 +1,124 @@
+import type { Job } from '../job/schema.ts'
+import { catalogue } from '../parts/index.ts'
+import type { Hookup } from '../parts/kind.ts'
+import type { Bus, Wirer } from './wirer.ts'
+
+export type NumberedZone = Job['zones'][string] & { id: string }
+export type Point = `${string}.${string}`
+type By = { length?: number; cable?: string; core?: string; colour?: string }
+
+/** A terminal on its way to a bus, with the conductor that takes it there. */
+export interface End {
+  readonly point: Point
+  readonly by: By
+}
+
+export const joinAll = (bus: Bus, ends: readonly End[]) => {
+  for (const { point, by } of ends) bus.join(point, by)
+}
+
+/** Core colours of a thermostat's and of a valve's field cable, by what the core does. */
+const THERMOSTAT_CORES: Readonly<Record<string, string>> = { feed: 'red', call: 'white', common: 'blue', live: 'brown' }
+const VALVE_CORES: Readonly<Record<string, string>> = {
+  feed: 'white',
+  back: 'blue',
+  permanent: 'red',
+  proof0: 'orange',
+  proof1: 'brown',
+  spare: 'grey',
+  earth: 'green-yellow',
+}
+
+/** Hangs one zone's thermostat and valve, and gives their terminals by what they do, whatever the kinds call them. */
+export class ZoneHands {
+  readonly thermostatId: string
+  readonly valveId: string
+  readonly thermostat: Hookup
+  readonly valve: Hookup
+  readonly #wirer: Wirer
+  readonly #zone: NumberedZone
+  readonly #room: string
+  readonly #line: boolean
+  #valveCable = new Map<string, Point>()
+
+  /** @param line the zone works at line voltage */
+  constructor(wirer: Wirer, zone: NumberedZone, room: string, line = false) {
+    this.#wirer = wirer
+    this.#zone = zone
+    this.#room = room
+    this.#line = line
+    this.thermostatId = `TS${zone.number}`
+    this.valveId = `V${zone.number}`
+    this.thermostat = hookupOf(zone.thermostatKind)
+    this.valve = hookupOf(zone.valveKind)
+  }
+
+  /** Hangs the thermostat; its cable keeps one core spare, and brings an earth at line voltage. */
+  hangThermostat() {
+    const { number, thermostatKind, place, run } = this.#zone
+    this.#wirer.hang(this.thermostatId, thermostatKind, `Thermostat ${number}`, place)
+    const cores: Record<string, string> = {}
+    for (const role of ['feed', 'call', 'common', 'live'] as const)
+      if (this.thermostat[role]) cores[THERMOSTAT_CORES[role]!] = THERMOSTAT_CORES[role]!
+    cores[this.#line ? 'grey' : 'green'] = this.#line ? 'grey' : 'green'
+    this.#wirer.cable(`TC${number}`, `Thermostat cable ${number}`, this.#room, place, run, cores)
+  }
+
+  /** A thermostat's terminal by what it does. */
+  atThermostat(role: 'feed' | 'call' | 'common' | 'live'): End {
+    const { number, run } = this.#zone
+    const core = THERMOSTAT_CORES[role]!
+    return {
+      point: `${this.thermostatId}.${this.thermostat[role]!}`,
+      by: { length: run, cable: `TC${number}`, core, colour: core },
+    }
+  }
+
+  /** Hangs the valve; away from the boiler room its leads are spliced to a cable's cores. */
+  hangValve() {
+    const { number, valveKind, valvePlace, run } = this.#zone
+    this.#wirer.hang(this.valveId, valveKind, `Valve ${number}`, valvePlace)
+    if (valvePlace === this.#room) return
+    const leads = this.#leads()
+    const cores = Object.fromEntries([...leads.keys()].map((role) => [VALVE_CORES[role]!, VALVE_CORES[role]!]))
+    this.#wirer.cable(`VC${number}`, `Valve cable ${number}`, this.#room, valvePlace, run, cores)
+    for (const [role, terminal] of leads) {
+      const lead: Point = `${this.valveId}.${terminal}`
+      const colour = this.#wirer.leadColour(lead)
+      if (colour === undefined) continue
+      const { id } = this.#wirer.splice(`valve ${number}`, valvePlace, 2)
+      this.#wirer.wire(lead, `${id}.w1`, colour, 0.3, { line: this.#line })
+      this.#valveCable.set(role, `${id}.w2`)
+    }
+  }
+
+  /** A valve's terminal by what it does: `feed`, `back`, `permanent`, `proof0`, `proof1`, `spare`, `earth`. */
+  atValve(role: string): End {
+    const terminal = this.#leads().get(role)
+    if (terminal === undefined) throw new RangeError(`${this.#zone.valveKind} has no ${role}`)
+    const point: Point = `${this.valveId}.${terminal}`
+    const { number, valvePlace, run } = this.#zone
+    if (valvePlace === this.#room) return { point, by: {} }
+    const core = VALVE_CORES[role]!
+    return { point: this.#valveCable.get(role) ?? point, by: { length: run, cable: `VC${number}`, core, colour: core } }
+  }
+
+  #leads(): Map<string, string> {
+    const { feed, back, permanent, proof, proofShared, spare, earth } = this.valve
+    const leads = new Map<string, string>([['feed', feed]])
+    if (back) leads.set('back', back)
+    // The permanent feed of a two-port valve is the near side of its switch: one lead, one role.
+    if (permanent) leads.set('permanent', permanent)
+    if (proof && !proofShared && proof[0] !== permanent) leads.set('proof0', proof[0])
+    if (proof) leads.set('proof1', proof[1])
+    if (spare) leads.set('spare', spare)
+    if (earth) leads.set('earth', earth)
+    return leads
+  }
+}
+
+export function hookupOf(kind: string): Hookup {
+  const hookup = catalogue.get(kind)?.hookup
+  if (!hookup) throw new RangeError(`no scheme knows how to land a ${kind}`)
+  return hookup
+}

@@ -9,22 +9,39 @@ const run = promisify(execFile)
 /** Complex voltages by node number, as ngspice finds them. */
 export type NodeVolts = ReadonlyMap<string, readonly [number, number]>
 
+/** The alternating and the direct solution of one deck. */
+export interface Solved {
+  readonly alternating: NodeVolts
+  readonly direct: NodeVolts
+}
+
 /**
  * Solves decks with `ngspice -b`, an independent circuit simulator, many in one process.
  * @param decks netlists without control cards @param hertz frequency of the single AC point
  * @throws where ngspice is missing or refuses a deck
  */
-export async function ngspice(decks: readonly string[], hertz: number): Promise<NodeVolts[]> {
+export async function ngspice(decks: readonly string[], hertz: number): Promise<Solved[]> {
   return inScratch(async (folder) => {
     const control = ['* batch', '.control', 'set filetype=ascii', 'set numdgt=16']
     for (const [i, deck] of decks.entries()) {
       await writeFile(join(folder, `d${i}.cir`), deck)
-      control.push(`source d${i}.cir`, `ac lin 1 ${hertz} ${hertz}`, `write d${i}.raw`, 'destroy all', 'remcirc')
+      control.push(
+        `source d${i}.cir`,
+        `ac lin 1 ${hertz} ${hertz}`,
+        `write d${i}.raw`,
+        'op',
+        `write o${i}.raw`,
+        'destroy all',
+        'remcirc',
+      )
     }
     control.push('quit', '.endc', '.end')
     await writeFile(join(folder, 'batch.cir'), `${control.join('\n')}\n`)
     await run('ngspice', ['-b', 'batch.cir'], { cwd: folder, maxBuffer: 1 << 28 })
-    return Promise.all(decks.map(async (_, i) => readRaw(await readFile(join(folder, `d${i}.raw`), 'utf8'))))
+    const raw = async (name: string) => readRaw(await readFile(join(folder, name), 'utf8'))
+    return Promise.all(
+      decks.map(async (_, i) => ({ alternating: await raw(`d${i}.raw`), direct: await raw(`o${i}.raw`) })),
+    )
   })
 }
 
@@ -58,7 +75,7 @@ function readRaw(text: string): NodeVolts {
   for (const [i, name] of names.entries()) {
     const node = /^v\((.+)\)$/i.exec(name)?.[1] ?? /^(\d+)$/.exec(name)?.[1]
     const pair = numbers[i]?.trim().split(/\s+/).at(-1)?.split(',').map(Number)
-    if (node !== undefined && pair?.length === 2) volts.set(node, [pair[0]!, pair[1]!])
+    if (node !== undefined && pair?.[0] !== undefined) volts.set(node, [pair[0], pair[1] ?? 0])
   }
   return volts
 }

@@ -1,17 +1,18 @@
 import { type Job, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { broken } from './breakages.ts'
-import { type NodeVolts, ngspice } from './ngspice.ts'
+import { ngspice, type Solved } from './ngspice.ts'
 import { Random } from './random.ts'
 import { sampleJobs } from './samples.ts'
 
 /**
- * Compares the core with ngspice on the same netlists: every demo document, every combination of calls, whole and
- * broken. Prints the largest relative difference of any voltage above half a volt between two terminals of one galvanic
+ * Compares the core with ngspice on the same netlists, alternating and direct: every demo document in every combination
+ * of calls, whole and broken; and generated jobs of every scheme, fewer of each. Prints the largest relative difference of any voltage above half a volt between two terminals of one galvanic
  * island, and exits with 1 where it reaches the limit.
  */
 const LIMIT = 1e-6
-const VARIANTS = 30
+const DEMO = { variants: 30, zones: 6 }
+const GENERATED = { variants: 4, zones: 3 }
 const SMALLEST_VOLTS = 0.5
 const BATCH = 250
 
@@ -20,9 +21,9 @@ interface Case {
   readonly simulation: Simulation
 }
 
-function* casesOf(name: string, job: Job, random: Random): Generator<Case> {
-  const zones = zonesInOrder(job).slice(0, 6)
-  for (let variant = 0; variant <= VARIANTS; variant++) {
+function* casesOf(name: string, job: Job, random: Random, most: typeof DEMO): Generator<Case> {
+  const zones = zonesInOrder(job).slice(0, most.zones)
+  for (let variant = 0; variant <= most.variants; variant++) {
     const asFound = variant === 0 ? job : broken(job, random)
     for (let calls = 0; calls < 2 ** zones.length; calls++) {
       const simulation = new Simulation(asFound)
@@ -52,31 +53,38 @@ function islands({ netlist, circuit }: Simulation): number[] {
   return island.map((_, node) => root(node))
 }
 
-function worst({ simulation }: Case, spice: NodeVolts): { difference: number; pairs: number } {
+function worst({ simulation }: Case, { alternating, direct }: Solved): { difference: number; pairs: number } {
   const { netlist, circuit } = simulation
   const island = islands(simulation)
   const terminals = netlist.nodes.map((name, node) => ({ name, node })).filter(({ name }) => !name.startsWith('wire:'))
   let difference = 0
   let pairs = 0
+  const compare = (a: number, b: number, spice: Solved['direct'], re: number, im: number) => {
+    const [one, other] = [spice.get(String(a)), spice.get(String(b))]
+    if (!one || !other) throw new Error(`ngspice has no node ${netlist.nodes[a]} or ${netlist.nodes[b]}`)
+    const [theirRe, theirIm] = [one[0] - other[0], one[1] - other[1]]
+    const volts = Math.hypot(theirRe, theirIm)
+    if (volts <= SMALLEST_VOLTS) return
+    pairs++
+    difference = Math.max(difference, Math.hypot(re - theirRe, im - theirIm) / volts)
+  }
   for (const [i, one] of terminals.entries())
     for (const other of terminals.slice(i + 1)) {
       if (island[one.node] !== island[other.node]) continue
-      const theirs = spice.get(String(one.node))
-      const theirOther = spice.get(String(other.node))
-      if (!theirs || !theirOther) throw new Error(`ngspice has no node ${one.name}`)
-      const [re, im] = [theirs[0] - theirOther[0], theirs[1] - theirOther[1]]
-      const volts = Math.hypot(re, im)
-      if (volts <= SMALLEST_VOLTS) continue
       const ours = circuit.between(one.node, other.node)
-      pairs++
-      difference = Math.max(difference, Math.hypot(ours.re - re, ours.im - im) / volts)
+      compare(one.node, other.node, alternating, ours.re, ours.im)
+      if (circuit.hasDirect) compare(one.node, other.node, direct, circuit.directVolts(one.node, other.node), 0)
     }
   return { difference, pairs }
 }
 
 let overall = 0
-for (const [name, job] of [...Object.entries(demoJobs).map(([id, make]) => [id, make()] as const), ...sampleJobs()]) {
-  const cases = [...casesOf(name, job, new Random(20_077))]
+const jobs = [
+  ...Object.entries(demoJobs).map(([id, make]) => ({ name: id, job: make(), most: DEMO })),
+  ...sampleJobs().map(([name, job]) => ({ name, job, most: GENERATED })),
+]
+for (const { name, job, most: range } of jobs) {
+  const cases = [...casesOf(name, job, new Random(20_077), range)]
   let most = { difference: 0, name: '' }
   let pairs = 0
   for (let from = 0; from < cases.length; from += BATCH) {

@@ -4,40 +4,68 @@ export interface Sample {
   readonly scheme: string
   readonly zones: number
   readonly practice?: Practice
-  /** Every how many zones the thermostat is powered or the valve has two leads; 0 for none. */
+  readonly thermostat?: string
+  readonly valve?: string
+  readonly boiler?: string
+  readonly panel?: string
+  readonly programmer?: boolean
+  readonly hotWater?: boolean
+  /** Every how many zones the thermostat is powered, the valve has two leads, or hangs away; 0 for none. */
   readonly powered?: number
   readonly twoLead?: number
-  /** Every how many zones the valve hangs away from the boiler room. */
   readonly remote?: number
 }
 
+const every = (n: number, step: number | undefined) => step !== undefined && step > 0 && n % step === 0
+
 /** A generated job of so many zones, wired by a scheme. */
-export function sampleJob({ scheme, zones, practice = '120', powered = 0, twoLead = 0, remote = 0 }: Sample): Job {
+export function sampleJob(sample: Sample): Job {
+  const { scheme, zones, practice = '120' } = sample
   const job = blankJob(`Sample ${scheme}, ${zones} zones`, practice)
   job.survey.transformer.va = Math.max(40, zones * 10)
   job.survey.transformer.fuseAmps = Math.max(2, Math.ceil((zones * 10) / 24))
-  const every = (n: number, step: number) => step > 0 && n % step === 0
+  if (sample.boiler) job.survey.boiler.kind = sample.boiler
+  if (sample.panel) job.survey.panel = sample.panel
+  if (sample.programmer) job.survey.programmer = true
   for (let n = 1; n <= zones; n++)
     job.zones[`z${n}`] = {
       number: n,
       name: `Zone ${n}`,
       place: 'rooms',
-      thermostatKind: every(n, powered) ? 'thermostat/powered' : 'thermostat/two-wire',
-      valveKind: every(n, twoLead) ? 'valve/motor-2' : 'valve/motor-4',
-      valvePlace: every(n, remote) ? 'rooms' : 'boiler',
+      thermostatKind: sample.thermostat ?? (every(n, sample.powered) ? 'thermostat/powered' : 'thermostat/two-wire'),
+      valveKind: sample.valve ?? (every(n, sample.twoLead) ? 'valve/motor-2' : 'valve/motor-4'),
+      valvePlace: every(n, sample.remote) ? 'rooms' : 'boiler',
       run: 5 + 3 * n,
+      ...(sample.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
   const way = schemes.find(({ id }) => id === scheme)
   if (!way) throw new RangeError(`no scheme ${scheme}`)
   return { ...job, ...way.wire(job), scheme: { id: scheme } }
 }
 
-/** Jobs beyond the demo that the comparison with ngspice covers: one of each scheme. */
+const line = { practice: '230', thermostat: 'thermostat/receiver-230', valve: 'valve/two-port-5' } as const
+
+/** Every scheme with kinds it is for, and the most zones it takes. */
+const families: readonly (Omit<Sample, 'zones'> & { readonly most: number })[] = [
+  { scheme: 's2', remote: 2, most: 8 },
+  { scheme: 's2b', powered: 2, remote: 2, most: 8 },
+  { scheme: 's2c', practice: '230', most: 8 },
+  { scheme: 's3', valve: 'valve/stored-charge', boiler: 'boiler/oil', most: 8 },
+  { scheme: 's4', boiler: 'boiler/valve-supply', most: 2 },
+  { scheme: 's5a', panel: 'panel/zone-valve-6', valve: 'valve/heat-3', most: 5 },
+  { scheme: 's5b', panel: 'panel/zone-valve-6', hotWater: true, most: 5 },
+  { scheme: 's5c', panel: 'panel/zone-valve-6', hotWater: true, valve: 'valve/stored-charge', most: 5 },
+  { scheme: 's6', twoLead: 2, most: 8 },
+  { scheme: 's6', valve: 'valve/heat-3', most: 5 },
+  { scheme: 's9', ...line, boiler: 'boiler/switched-live', valve: 'valve/two-port-6', programmer: true, most: 8 },
+  { scheme: 's13', ...line, boiler: 'boiler/volt-free', most: 8 },
+  { scheme: 's14', ...line, boiler: 'boiler/volt-free', hotWater: true, most: 8 },
+]
+
+/** Generated jobs of every scheme, of 1, 2, 5 and 8 zones as far as the scheme goes. */
 export const sampleJobs = (): [string, Job][] =>
-  (
-    [
-      { scheme: 's2b', zones: 3, powered: 2, remote: 2 },
-      { scheme: 's2c', zones: 3, practice: '230' },
-      { scheme: 's6', zones: 3, twoLead: 2 },
-    ] satisfies Sample[]
-  ).map((sample) => [`${sample.scheme} with ${sample.zones} zones`, sampleJob(sample)])
+  families.flatMap(({ most, ...family }) =>
+    [1, 2, 5, 8]
+      .filter((zones) => zones <= most && (zones > 1 || !['s5b', 's5c'].includes(family.scheme)))
+      .map((zones): [string, Job] => [`${family.scheme} with ${zones} zones`, sampleJob({ ...family, zones })]),
+  )

@@ -92,7 +92,24 @@ export class Circuit {
 
   /** Volts RMS between two nodes, magnitude. */
   volts(a: number, b: number): number {
-    return Math.hypot(this.#ac.re(a) - this.#ac.re(b), this.#ac.im(a) - this.#ac.im(b))
+    return size(this.#ac.between(a, b))
+  }
+
+  /** What parts feel between events: volts and amps without the refinement that a reading gets. */
+  readonly felt = {
+    volts: (a: number, b: number): number => size(this.#ac.roughBetween(a, b)),
+    amps: (branch: Branch): number => {
+      if (this.#lumps[branch.index]!.open) return 0
+      const across = this.#ac.roughBetween(branch.a, branch.b)
+      const behind = branch.volts === 0 ? across : minus(across, { re: branch.volts, im: 0 })
+      return size(times(this.#ac.admittance(branch.index), behind))
+    },
+    directVolts: (a: number, b: number): number => this.#direct().roughBetween(a, b).re,
+    directAmps: (branch: Branch): number => {
+      const lump = this.#lumps[branch.index]!
+      if (lump.open) return 0
+      return (this.felt.directVolts(branch.a, branch.b) - this.dcVolts(branch)) / lump.ohms
+    },
   }
 
   /** Current from a to b through a branch, amps RMS. */

@@ -65,14 +65,14 @@ export interface Netlist {
   readonly unknown: ReadonlyMap<string, string>
 }
 
-/** Every terminal and conductor end sits beside earthed metal: 20 pF and 5 Gohm. */
-const STRAY_FARADS = 20e-12
-const STRAY_OHMS = 5e9
+/** Every terminal and conductor end lies along earthed metal for a metre or so: 100 pF and 1 Gohm. */
+const STRAY_FARADS = 100e-12
+const STRAY_OHMS = 1e9
 /** Between two cores of one cable, per metre; thermostat cable is 50 to 100 pF/m. */
 const CORE_FARADS = 80e-12
 const CORE_LEAK = 5e10
 /** A conductor under its screw. */
-const JOINT_OHMS = 0.003
+const JOINT_OHMS = 0.005
 
 const lump = (ohms: number, farads = 0): Lump => ({ open: false, ohms, henries: 0, farads })
 const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, farads: 0 }

@@ -33,7 +33,14 @@ export class Nodal {
   readonly #yIm: Float64Array
   readonly #xRe: Float64Array
   readonly #xIm: Float64Array
-  #scratch: Float64Array[] | undefined
+  /** The refined solution, made when it is first asked for. */
+  readonly #zRe: Float64Array
+  readonly #zIm: Float64Array
+  #refined = false
+  /** Steps of the two ends of every branch, one past the last for earth; and of the four ends of every pair of windings. */
+  readonly #ends: Int32Array
+  readonly #windingEnds: Int32Array
+  readonly #scratch: readonly [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array]
   /** How often the equations were solved since the start. */
   solves = 0
 
@@ -86,13 +93,20 @@ export class Nodal {
     this.#stamps = stamps.map((list) => Int32Array.from(list))
     this.#valueRe = new Float64Array(values)
     this.#valueIm = new Float64Array(values)
-    const vector = () => new Float64Array(ldl.size)
+    const end = (node: number) => (node === 0 ? ldl.size : stepOf[node - 1]!)
+    this.#ends = Int32Array.from(netlist.branches.flatMap(({ a, b }) => [end(a), end(b)]))
+    this.#windingEnds = Int32Array.from(netlist.windings.flatMap(({ nodes }) => nodes.map(end)))
+    // One place more than there are unknowns: earth's, always zero in a solution.
+    const vector = () => new Float64Array(ldl.size + 1)
+    this.#scratch = [vector(), vector(), vector(), vector(), vector(), vector()]
     this.#bRe = vector()
     this.#bIm = vector()
     this.#yRe = vector()
     this.#yIm = vector()
     this.#xRe = vector()
     this.#xIm = vector()
+    this.#zRe = vector()
+    this.#zIm = vector()
   }
 
   /** Sets an admittance, siemens. Returns whether it changed. */
@@ -143,34 +157,108 @@ export class Nodal {
     this.solves++
     this.#ldl.factor(this.#bRe, this.#bIm, this.#yRe, this.#yIm)
     this.#ldl.backward(this.#yRe, this.#yIm, this.#xRe, this.#xIm)
+    this.#refined = false
   }
 
-  re(node: number): number {
-    return node === 0 ? 0 : this.#xRe[this.#stepOf[node - 1]!]!
+  /**
+   * One step of iterative refinement, when a solution is first read. The currents left over at each node are summed from voltage differences, branch by
+   * branch, so that they are exact where the matrix is nearly singular: islands that hang on strays alone.
+   */
+  #refine() {
+    if (this.#refined) return
+    this.#refined = true
+    const rRe = this.#scratch[0]
+    const rIm = this.#scratch[1]
+    const dRe = this.#scratch[4]
+    const dIm = this.#scratch[5]
+    rRe.set(this.#bRe)
+    rIm.set(this.#bIm)
+    this.#leftOver(rRe, rIm)
+    this.#ldl.forward(rRe, rIm, this.#scratch[2], this.#scratch[3])
+    this.#ldl.backward(this.#scratch[2], this.#scratch[3], dRe, dIm)
+    const xRe = this.#xRe
+    const xIm = this.#xIm
+    const zRe = this.#zRe
+    const zIm = this.#zIm
+    for (let step = 0; step < this.#ldl.size; step++) {
+      zRe[step] = xRe[step]! + dRe[step]!
+      zIm[step] = xIm[step]! + dIm[step]!
+    }
   }
 
-  im(node: number): number {
-    return node === 0 ? 0 : this.#xIm[this.#stepOf[node - 1]!]!
+  /** Takes the currents of all branches and windings out of the right side. Earth has a last place of its own. */
+  #leftOver(rRe: Float64Array, rIm: Float64Array) {
+    const ends = this.#ends
+    const valueRe = this.#valueRe
+    const valueIm = this.#valueIm
+    const xRe = this.#xRe
+    const xIm = this.#xIm
+    const count = ends.length >> 1
+    for (let value = 0; value < count; value++) {
+      const yRe = valueRe[value]!
+      const yIm = valueIm[value]!
+      if (yRe === 0 && yIm === 0) continue
+      const a = ends[2 * value]!
+      const b = ends[2 * value + 1]!
+      const vRe = xRe[a]! - xRe[b]!
+      const vIm = xIm[a]! - xIm[b]!
+      const iRe = yRe * vRe - yIm * vIm
+      const iIm = yRe * vIm + yIm * vRe
+      rRe[a] = rRe[a]! - iRe
+      rIm[a] = rIm[a]! - iIm
+      rRe[b] = rRe[b]! + iRe
+      rIm[b] = rIm[b]! + iIm
+    }
+    const w = this.#windingEnds
+    for (let at = 0, value = count; at < w.length; at += 4, value += 3) {
+      this.#take(rRe, rIm, value, w[at]!, w[at + 1]!, w[at]!, w[at + 1]!)
+      this.#take(rRe, rIm, value + 1, w[at + 2]!, w[at + 3]!, w[at + 2]!, w[at + 3]!)
+      this.#take(rRe, rIm, value + 2, w[at]!, w[at + 1]!, w[at + 2]!, w[at + 3]!)
+      this.#take(rRe, rIm, value + 2, w[at + 2]!, w[at + 3]!, w[at]!, w[at + 1]!)
+    }
+  }
+
+  /** Takes out the current that a value drives from a to b under the voltage of p over q. */
+  #take(rRe: Float64Array, rIm: Float64Array, value: number, a: number, b: number, p: number, q: number) {
+    const yRe = this.#valueRe[value]!
+    const yIm = this.#valueIm[value]!
+    const vRe = this.#xRe[p]! - this.#xRe[q]!
+    const vIm = this.#xIm[p]! - this.#xIm[q]!
+    const iRe = yRe * vRe - yIm * vIm
+    const iIm = yRe * vIm + yIm * vRe
+    rRe[a] = rRe[a]! - iRe
+    rIm[a] = rIm[a]! - iIm
+    rRe[b] = rRe[b]! + iRe
+    rIm[b] = rIm[b]! + iIm
   }
 
   /** Volts RMS of node a over node b. */
   between(a: number, b: number): Phasor {
-    return { re: this.re(a) - this.re(b), im: this.im(a) - this.im(b) }
+    this.#refine()
+    return {
+      re: this.#at(this.#zRe, a) - this.#at(this.#zRe, b),
+      im: this.#at(this.#zIm, a) - this.#at(this.#zIm, b),
+    }
+  }
+
+  /** The same without refinement: good to a millionth, which is plenty for a relay to make up its mind. */
+  roughBetween(a: number, b: number): Phasor {
+    return {
+      re: this.#at(this.#xRe, a) - this.#at(this.#xRe, b),
+      im: this.#at(this.#xIm, a) - this.#at(this.#xIm, b),
+    }
+  }
+
+  #at(x: Float64Array, node: number): number {
+    return node === 0 ? 0 : x[this.#stepOf[node - 1]!]!
   }
 
   /** The impedance seen between two nodes with all sources asleep, ohms. `solve` must be up to date. */
   impedance(a: number, b: number): Phasor {
     const ldl = this.#ldl
-    this.#scratch ??= Array.from({ length: 6 }, () => new Float64Array(ldl.size))
-    const [bRe, bIm, yRe, yIm, xRe, xIm] = this.#scratch as [
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-    ]
+    const [bRe, bIm, yRe, yIm, xRe, xIm] = this.#scratch
     bRe.fill(0)
+    bIm.fill(0)
     const at = (node: number) => this.#stepOf[node - 1]!
     if (a > 0) bRe[at(a)] = 1
     if (b > 0) bRe[at(b)] = bRe[at(b)]! - 1

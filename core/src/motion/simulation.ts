@@ -138,14 +138,14 @@ export class Simulation {
       return branch
     }
     const feel: Feel = {
-      volts: (a, b) => circuit.volts(node(a), node(b)),
+      volts: (a, b) => circuit.felt.volts(node(a), node(b)),
       over: (name) => {
         const branch = part.branches.get(name)
-        return branch && !circuit.lump(branch).open ? circuit.volts(branch.a, branch.b) : 0
+        return branch && !circuit.lump(branch).open ? circuit.felt.volts(branch.a, branch.b) : 0
       },
-      amps: (name) => circuit.amps(branchOf(name)),
-      directVolts: (a, b) => circuit.directVolts(node(a), node(b)),
-      directAmps: (name) => circuit.directAmps(branchOf(name)),
+      amps: (name) => circuit.felt.amps(branchOf(name)),
+      directVolts: (a, b) => circuit.felt.directVolts(node(a), node(b)),
+      directAmps: (name) => circuit.felt.directAmps(branchOf(name)),
       get around() {
         return surroundings.of(part.id)
       },

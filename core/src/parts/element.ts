@@ -77,7 +77,7 @@ export const contact = <S>(name: string, a: string, b: string, closed: (s: S) =>
 })
 
 /** A permanent metal joint between two terminals of a part. */
-export const strap = (name: string, a: string, b: string, ohms = 0.002): Contact<unknown> => ({
+export const strap = (name: string, a: string, b: string, ohms = 0.005): Contact<unknown> => ({
   form: 'contact',
   name,
   a,

@@ -24,7 +24,7 @@ export function sampleJob(sample: Sample): Job {
   const job = blankJob(`Sample ${scheme}, ${zones} zones`, practice)
   job.survey.transformer.va = Math.max(40, zones * 10)
   job.survey.transformer.fuseAmps = Math.max(2, Math.ceil((zones * 10) / 24))
-  if (sample.boiler) job.survey.boiler.kind = sample.boiler
+  job.survey.boiler.kind = sample.boiler ?? 'boiler/dry-call'
   if (sample.panel) job.survey.panel = sample.panel
   if (sample.programmer) job.survey.programmer = true
   for (let n = 1; n <= zones; n++)

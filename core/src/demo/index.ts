@@ -1,5 +1,15 @@
 import type { Job } from '../job/schema.ts'
+import { fenwickOrchard } from './fenwick-orchard.ts'
 import { kestrelPoint } from './kestrel-point.ts'
+import { lowtherStreet } from './lowther-street.ts'
+import { quayTerrace } from './quay-terrace.ts'
+import { sableRow } from './sable-row.ts'
 
-/** The demo jobs by the id they are stored under. */
-export const demoJobs: Readonly<Record<string, () => Job>> = { 'kestrel-point': kestrelPoint }
+/** The demo jobs by the id they are stored under; the first is the newest on the board. */
+export const demoJobs: Readonly<Record<string, () => Job>> = {
+  'lowther-street': lowtherStreet,
+  'quay-terrace': quayTerrace,
+  'fenwick-orchard': fenwickOrchard,
+  'sable-row': sableRow,
+  'kestrel-point': kestrelPoint,
+}

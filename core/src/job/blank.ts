@@ -17,7 +17,7 @@ export function blankJob(title: string, practice: Practice): Job {
     survey: {
       supply: { emergencySwitch: practice === '120', fireCutOut: false, serviceSwitch: true },
       transformer: { va: 40, openVolts: 27, fuseAmps: 2 },
-      boiler: { kind: 'boiler/dry-call', place: 'boiler' },
+      boiler: { kind: practice === '120' ? 'boiler/dry-call' : 'boiler/switched-live', place: 'boiler' },
       complaints: '',
     },
     scheme: null,

@@ -46,6 +46,8 @@ export const Zone = Type.Object(
     hotWater: Type.Optional(Type.Boolean()),
     /** A pump of its own, beside the system's. */
     ownPump: Type.Optional(Type.Boolean()),
+    /** It was calling when the job was opened on site; the bench starts so. */
+    foundCalling: Type.Optional(Type.Boolean()),
   },
   closed,
 )

@@ -22,8 +22,9 @@ export function addZone(draft: Job): string {
       last?.place ??
       Object.keys(draft.places).find((place) => place !== draft.survey.boiler.place) ??
       draft.survey.boiler.place,
-    thermostatKind: last?.thermostatKind ?? 'thermostat/two-wire',
-    valveKind: last?.valveKind ?? 'valve/motor-4',
+    thermostatKind:
+      last?.thermostatKind ?? (draft.practice === '120' ? 'thermostat/two-wire' : 'thermostat/receiver-230'),
+    valveKind: last?.valveKind ?? (draft.practice === '120' ? 'valve/motor-4' : 'valve/two-port-5'),
     valvePlace: draft.survey.boiler.place,
     run: last?.run ?? 12,
   }

@@ -2,6 +2,7 @@ import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import type { ZoneLoops } from './loops.ts'
+import type { Strip } from './strip.ts'
 import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
 
 /** How one zone stands: in three words for the rail, and where something is wrong, in a sentence. */
@@ -64,6 +65,8 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   if (calls.made !== true && Number(calls.waited) > 0) return { ...found, says: 'start delay running' }
   if (!driven) {
     const strip = loops.valve
+    const reason = withheld(simulation, strip)
+    if (reason) return { ...found, says: `waits: ${reason}` }
     if (!strip || strip.dark?.at === 'nowhere')
       return trouble(
         'calling, not wired',
@@ -127,4 +130,13 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
   return { ...found, says: `${says}, ${valve.kind.roles?.endSwitch ? 'proven' : 'assumed'}` }
+}
+
+/** Why a loop is dark on purpose, where the part that keeps it so gives a reason and has no fault of its own. */
+function withheld(simulation: Simulation, strip: Strip | undefined): string | undefined {
+  const dark = strip?.dark
+  if (dark?.at !== 'contact' || !dark.part || !dark.element) return undefined
+  const part = simulation.netlist.parts.get(dark.part)
+  if (!part || part.forced.has(dark.element)) return undefined
+  return part.kind.withholds?.(part.figures, simulation.stateOf(part.id), dark.element)
 }

@@ -176,6 +176,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly motion?: Motion<F, S>
   readonly tells?: readonly Tell<F, S>[]
   readonly faults?: readonly Fault[]
+  /** Why it keeps one of its contacts open on purpose: priority, the hour, enough warmth. Normal, not faulty. */
+  withholds?(f: F, s: S, element: string): string | undefined
   /** Is a valve told to open, by whatever moves it? */
   urged?(f: F, s: S): boolean
   /** How far a valve stands open by motor or by hand, 0 to 1, where that is not its travel alone. */

@@ -119,6 +119,10 @@ const zoneValvePanel = (zones: number) => {
       { name: 'pumpContactDead', says: 'Pump contact does not make', repair: 'Panel', open: ['pumpContact'] },
       { name: 'channelDead1', says: 'Zone 1 channel dead', repair: 'Panel', open: ['power1'] },
     ],
+    withholds: (f, s, element) =>
+      f.priority > 0 && lastCalls(s) && element.startsWith('power') && element !== `power${zones}`
+        ? 'hot water has priority'
+        : undefined,
     says(_f, s) {
       const lit = (what: string) => numbers.filter((n) => s[`${what}${n}`] === true).join(' ')
       const [call, proven] = [lit('call'), lit('proven')]

@@ -66,5 +66,7 @@ export const programmer = part({
     { name: 'heatingNeverMakes', says: 'Heating output dead', repair: 'Replace the programmer', open: ['heating'] },
     { name: 'waterNeverMakes', says: 'Hot-water output dead', repair: 'Replace the programmer', open: ['hotWater'] },
   ],
+  withholds: (f, s, element) =>
+    s.power && !(element === 'heating' ? heats(f, s) : warmsWater(f, s)) ? 'outside its hours' : undefined,
   says: (f, s) => `heating ${heats(f, s) ? 'on' : 'off'}, hot water ${warmsWater(f, s) ? 'on' : 'off'}`,
 })

@@ -38,6 +38,8 @@ export const asks = [
 
 const says = (_f: unknown, s: Calling) =>
   s.made ? 'calling' : !s.calling ? 'satisfied' : s.waited > 0 ? 'waiting to call' : 'warm enough, or no power'
+const withholds = (f: RoomFigures, s: Calling, element: string) =>
+  element === 'contact' && s.calling && !wantsHeat(f, s, s.made) ? 'warm enough' : undefined
 export const callTells = [
   { is: (_f: unknown, s: { made: boolean }) => s.made, starts: 'contact makes', ends: 'contact opens' },
 ]
@@ -73,6 +75,7 @@ export const twoWireThermostat = part({
   motion: follows(() => true),
   tells: callTells,
   faults: [...callFaults, { name: 'batteryDead', says: 'Battery dead', repair: 'New battery', pin: { made: false } }],
+  withholds,
   says,
   hazards,
 })
@@ -95,6 +98,7 @@ export const powerStealing = part({
   motion: follows(() => true),
   tells: callTells,
   faults: callFaults,
+  withholds,
   says,
   hazards: ['Its leak makes a meter show a middling voltage at an idle valve.'],
 })
@@ -126,6 +130,7 @@ export const poweredThermostat = part({
     ...callFaults,
     { name: 'noPower', says: 'Electronics dead', repair: 'Replace the thermostat', pin: { made: false } },
   ],
+  withholds,
   says,
 })
 
@@ -158,6 +163,7 @@ export const receiver = part({
   motion: follows((_f: RoomFigures & { startDelay: number }, feel) => feel.over('electronics') >= LINE_WORKS),
   tells: callTells,
   faults: [...callFaults, { name: 'noPower', says: 'Electronics dead', repair: 'Replace it', pin: { made: false } }],
+  withholds,
   says,
   hazards: ['Line voltage: isolate, lock off, prove dead before the cover comes off.'],
 })
@@ -185,6 +191,7 @@ export const mechanicalThermostat = part({
   motion: follows(() => true),
   tells: callTells,
   faults: callFaults,
+  withholds,
   says,
   hazards,
 })
@@ -216,5 +223,6 @@ export const tankThermostat = part({
   motion: follows(() => true),
   tells: callTells,
   faults: callFaults,
+  withholds,
   says,
 })

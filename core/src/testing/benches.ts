@@ -43,7 +43,7 @@ export function wired(ask: Ask = {}): Job {
   Object.assign(job.survey, {
     boiler: {
       ...job.survey.boiler,
-      ...(ask.boiler ? { kind: ask.boiler } : {}),
+      kind: ask.boiler ?? 'boiler/dry-call',
       ...(ask.postRun ? { postRun: ask.postRun } : {}),
     },
     ...(ask.panel ? { panel: ask.panel } : {}),

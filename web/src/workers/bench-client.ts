@@ -45,6 +45,7 @@ export class BenchClient {
   readonly open = async (job: Job) => {
     if (job === this.#job) return
     this.#job = job
+    if (shelf.get(`bench:${this.#id}`) === undefined) this.#settings = asFound(job)
     this.#show(await this.#bench.open(job, this.#settings, this.#instant))
   }
 
@@ -96,3 +97,11 @@ export class BenchClient {
     for (const listener of this.#listeners) listener()
   }
 }
+
+/** The calls a job was found with: where the bench starts before anyone has touched it. */
+const asFound = (job: Job): MySettings =>
+  Object.fromEntries(
+    Object.values(job.zones).flatMap(({ thermostat, foundCalling }) =>
+      thermostat && foundCalling ? [[thermostat, { calling: true }]] : [],
+    ),
+  )

@@ -1,8 +1,18 @@
-import { addZone, type Job, MOST_ZONES, outOfStep, type Practice, zonesInOrder } from '@civil-lantern/core'
+import {
+  addZone,
+  type Job,
+  kindOf,
+  MOST_ZONES,
+  outOfStep,
+  type Practice,
+  schemes,
+  zonesInOrder,
+} from '@civil-lantern/core'
 import { Link } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
-import { Choice, NumberField, TextField, Tick } from '../../ui/fields.tsx'
+import { NumberField, TextField } from '../../ui/fields.tsx'
+import { BoilerCard, SupplyChain } from './PlantCards.tsx'
 import { ZoneCard } from './ZoneCard.tsx'
 
 /** What is on the wall and what people complain of: only what decides the wiring. */
@@ -10,7 +20,7 @@ export function SurveyStage() {
   const { session, job } = useSession()
   const { edit } = session
   const zones = zonesInOrder(job)
-  const { supply, transformer, boiler } = job.survey
+  const { transformer } = job.survey
   return (
     <div className="grid gap-4 pb-6">
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
@@ -45,27 +55,7 @@ export function SurveyStage() {
       </Card>
       <div className="grid items-start gap-4 lg:grid-cols-2">
         <Card title="Supply chain" aside={`${job.practice} V line`}>
-          <div className="grid gap-1 px-4 py-3">
-            <Tick
-              label="Emergency switch at the way in"
-              checked={supply.emergencySwitch}
-              onChange={(on) => edit('Emergency switch', (d) => void (d.survey.supply.emergencySwitch = on))}
-            />
-            <Tick
-              label="Fire cut-out above the boiler"
-              checked={supply.fireCutOut}
-              onChange={(on) => edit('Fire cut-out', (d) => void (d.survey.supply.fireCutOut = on))}
-            />
-            <Tick
-              label="Service switch at the boiler"
-              checked={supply.serviceSwitch}
-              onChange={(on) => edit('Service switch', (d) => void (d.survey.supply.serviceSwitch = on))}
-            />
-            <p className="pt-2 text-soft">
-              Line voltage is for licensed or competent people under the local code. Opening any of these must kill
-              everything.
-            </p>
-          </div>
+          <SupplyChain job={job} />
         </Card>
         <Card title="Control transformer">
           <div className="grid grid-cols-2 gap-4 px-4 py-3">
@@ -101,23 +91,7 @@ export function SurveyStage() {
             </p>
           </div>
         </Card>
-        <Card title="Boiler">
-          <div className="grid gap-4 px-4 py-3">
-            <Choice
-              label="How it is called"
-              value={boiler.kind}
-              options={[{ value: 'boiler/dry-call', says: 'Dry contact across its own low-voltage pair (T-T)' }]}
-              onChange={() => undefined}
-            />
-            <TextField
-              label="Place"
-              value={job.places[boiler.place]?.name ?? ''}
-              required
-              maxLength={80}
-              onCommit={(name) => edit(`Boiler at ${name}`, (d) => void (d.places[d.survey.boiler.place]!.name = name))}
-            />
-          </div>
-        </Card>
+        <BoilerCard job={job} />
         <Card title="Complaints and notes">
           <div className="grid gap-4 px-4 py-3">
             <TextField
@@ -190,6 +164,8 @@ function verdict(job: Job): string {
   const step = outOfStep(job)
   if (step.length > 0)
     return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
-  const { va } = job.survey.transformer
-  return `${count} ${count === 1 ? 'zone' : 'zones'} on one ${va} VA transformer, boiler with a dry call. Everything that decides the wiring is known.`
+  const ways = schemes.filter((scheme) => scheme.fits(job).fits).length
+  const zones = `${count} ${count === 1 ? 'zone' : 'zones'}, ${(kindOf(job.survey.boiler)?.name ?? 'a boiler').toLowerCase()}.`
+  if (ways === 0) return `${zones} No way of wiring fits this yet: Scheme says why.`
+  return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}.`
 }

@@ -10,12 +10,15 @@ import {
 } from '@civil-lantern/core'
 import { Trash2 } from 'lucide-react'
 import { useSession } from '../../data/open-job.tsx'
-import { Choice, NumberField, TextField } from '../../ui/fields.tsx'
+import { Choice, NumberField, TextField, Tick } from '../../ui/fields.tsx'
 
 const kindsOf = (of: string) =>
   kinds
     .filter((kind) => kind.class === of)
-    .map(({ kind, name }) => ({ value: kind, says: name.replace(/^(Thermostat|Zone valve), /, '') }))
+    .map(({ kind, name }) => ({
+      value: kind,
+      says: name.replace(/^(Thermostat|Zone valve|Room thermostat or receiver), /, ''),
+    }))
 
 /** One zone as surveyed: what it is called, where its thermostat and its valve hang, and of which kind they are. */
 export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; job: Job }) {
@@ -54,14 +57,6 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
         value={lengthFrom(job.practice, zone.run)}
         onCommit={(length) => edit('cable length', (z) => void (z.run = metresFrom(job.practice, length)))}
       />
-      <button
-        type="button"
-        onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))}
-        className="order-last inline-flex min-h-11 items-center gap-2 justify-self-start rounded-control px-2 text-soft hover:bg-well hover:text-ink"
-        aria-label={`Remove ${zone.name}`}
-      >
-        <Trash2 aria-hidden size={19} /> Remove
-      </button>
       <div className="xl:col-start-2">
         <Choice
           label="Valve"
@@ -77,6 +72,36 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
         maxLength={80}
         onCommit={(name) => edit(`valve at ${name}`, (z, d) => void (z.valvePlace = placeNamed(d, name)))}
       />
+      <div className="flex flex-wrap items-center gap-x-5 sm:col-span-2 xl:col-span-4">
+        <Tick
+          label="Hot water"
+          checked={zone.hotWater === true}
+          onChange={(on) =>
+            edit(on ? 'hot water' : 'heating', (z) => {
+              if (on) z.hotWater = true
+              else delete z.hotWater
+            })
+          }
+        />
+        <Tick
+          label="Pump of its own"
+          checked={zone.ownPump === true}
+          onChange={(on) =>
+            edit(on ? 'its own pump' : 'no pump of its own', (z) => {
+              if (on) z.ownPump = true
+              else delete z.ownPump
+            })
+          }
+        />
+        <button
+          type="button"
+          onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))}
+          className="ml-auto inline-flex min-h-11 items-center gap-2 rounded-control px-2 text-soft hover:bg-well hover:text-ink"
+          aria-label={`Remove ${zone.name}`}
+        >
+          <Trash2 aria-hidden size={19} /> Remove
+        </button>
+      </div>
     </fieldset>
   )
 }

@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest'
+import { findingsOf } from '../checks/index.ts'
+import { readJob, writeJob } from '../formats/job.ts'
+import { loopsOf } from '../loops/loops.ts'
+import { verdictOf } from '../loops/verdict.ts'
+import { sentenceText } from '../loops/words.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { outOfStep } from '../schemes/out-of-step.ts'
+import { demoJobs } from './index.ts'
+
+describe.each(Object.entries(demoJobs))('%s', (_id, make) => {
+  const job = make()
+
+  it('is a whole job without findings, in step with its survey', () => {
+    expect(readJob(writeJob(job))).toEqual({ ok: true, value: job })
+    expect(findingsOf(job)).toEqual([])
+    expect(outOfStep(job)).toEqual([])
+  })
+
+  it('works with every zone calling', () => {
+    const bench = new Simulation(job)
+    for (const { thermostat } of Object.values(job.zones)) bench.set(thermostat!, 'calling', true)
+    bench.settle()
+    const verdict = verdictOf(bench, job, loopsOf(bench, job))
+    // Where hot water has priority the other zones wait: that is busy, not wrong.
+    expect([verdict.tone, sentenceText(verdict.sentence)]).toEqual([
+      job.survey.priority ? 'busy' : 'well',
+      expect.stringMatching(job.survey.priority ? /hot water has priority/ : /open and proven/),
+    ])
+    expect(verdict.zones.some(({ proven }) => proven)).toBe(true)
+  })
+})

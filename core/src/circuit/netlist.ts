@@ -51,6 +51,10 @@ export interface InstalledPart {
   readonly pinned: ReadonlyMap<string, State[string]>
 }
 
+/** The transformer in a part that has a rated one: on the wall, in a panel, in a boiler control. */
+export const transformerIn = (part: InstalledPart): Winding | undefined =>
+  part.figures.va !== undefined && part.kind.roles?.feeds ? part.windings.get('core') : undefined
+
 /** A job as a circuit: nodes, branches and windings whose shape no longer changes. */
 export interface Netlist {
   readonly hertz: number

@@ -1,4 +1,5 @@
 import { size } from '../circuit/complex.ts'
+import { transformerIn } from '../circuit/netlist.ts'
 import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
@@ -48,14 +49,16 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
     }
   })
   const shared: Strip[] = []
-  for (const { id, windings, kind } of netlist.parts.values()) {
-    if (kind.roles?.feeds)
-      for (const [element, { nodes, part }] of windings) {
-        const winding = windings.get(element)!
-        const amps = size(circuit.windingCurrents(winding)[0])
-        const primary: Subject = { part, element, a: nodes[0], b: nodes[1], load: true, amps }
-        if (kind.class === 'transformer') shared.push(stripOf(`supply:${id}`, primary, context))
-      }
+  for (const part of netlist.parts.values()) {
+    const { id, kind } = part
+
+    const winding = transformerIn(part)
+    if (winding) {
+      const [a, b] = winding.nodes
+      const amps = size(circuit.windingCurrents(winding)[0])
+      const primary: Subject = { part: id, element: winding.element.name, a, b, load: true, amps }
+      shared.push(stripOf(`supply:${id}`, primary, context))
+    }
     for (const element of [kind.roles?.work, kind.roles?.actuator, ...(kind.roles?.lanes ?? [])]) {
       if (element === undefined || owned.has(`${id}.${element}`)) continue
       const made = strip(`work-${element}`, id, element)

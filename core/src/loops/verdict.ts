@@ -1,3 +1,4 @@
+import { transformerIn } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
@@ -72,10 +73,12 @@ function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentenc
       { text: '.' },
     ])
   }
-  for (const { id, kind } of simulation.netlist.parts.values()) {
-    if (kind.class !== 'transformer') continue
+  for (const part of simulation.netlist.parts.values()) {
+    const winding = transformerIn(part)
+    if (!winding) continue
+    const { id } = part
     const fed = loops.shared.find((s) => s.id === `supply:${id}`)
-    const { volts, amps } = simulation.windingLoad(id, [...simulation.netlist.parts.get(id)!.windings.keys()][0]!)
+    const { volts, amps } = simulation.windingLoad(id, winding.element.name)
     const rated = simulation.netlist.parts.get(id)!.figures
     if (fed?.complete && volts < 0.2 * rated.openVolts! && amps > 0.1)
       troubles.push([

@@ -165,7 +165,8 @@ function verdict(job: Job): string {
   if (step.length > 0)
     return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
   const ways = schemes.filter((scheme) => scheme.fits(job).fits).length
-  const zones = `${count} ${count === 1 ? 'zone' : 'zones'}, ${(kindOf(job.survey.boiler)?.name ?? 'a boiler').toLowerCase()}.`
+  const boiler = kindOf(job.survey.boiler)?.name ?? 'Boiler'
+  const zones = `${count} ${count === 1 ? 'zone' : 'zones'}. ${boiler}.`
   if (ways === 0) return `${zones} No way of wiring fits this yet: Scheme says why.`
   return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}.`
 }

@@ -1,7 +1,7 @@
 import { type Job, kindOf, labelOf, markingOf, type Station, type Strip } from '@civil-lantern/core'
 import { useEffect, useRef, useState } from 'react'
 import type { Snapshot } from '../../workers/bench.worker.ts'
-import { type PlacedStation, placeStrip } from './layout.ts'
+import { columnsOf, leastWidth, type PlacedStation, placeStrip } from './layout.ts'
 import { LeadMarks, StripButtons } from './StripButtons.tsx'
 import { type Marks, StripDrawing } from './StripDrawing.tsx'
 
@@ -32,16 +32,16 @@ export function StripSet({
     watch.observe(element)
     return () => watch.disconnect()
   }, [])
+  const { columns } = columnsOf(strips, room)
+  const width = Math.max(room, leastWidth(columns))
+  const shared = columnsOf(strips, width)
   const tie = opening === undefined || strips.length < 2 ? 0 : TIE
-  const most = Math.max(...strips.map(({ items }) => items.filter(({ form }) => form === 'station').length))
-  const width = Math.max(room, 56 * most + 140)
-  const subjectAt = Math.round(width * (most > 4 ? 0.84 : width < 480 ? 0.7 : 0.66))
   const rows = strips.map((strip, i) => ({
     strip,
     y: TOP + i * ROW + (i > 0 ? tie : 0),
-    placed: placeStrip(strip, width, subjectAt),
+    placed: placeStrip(strip, width, shared),
   }))
-  const height = TOP + (strips.length - 1) * ROW + tie + (most > 4 ? 60 : 46)
+  const height = TOP + (strips.length - 1) * ROW + tie + (columns > 4 ? 60 : 46)
   return (
     <div
       ref={box}
@@ -70,7 +70,7 @@ export function StripSet({
                 </text>
               ),
             )}
-            {tie > 0 && opening !== undefined && <Travel x={subjectAt} y={TOP + 41} opening={opening} />}
+            {tie > 0 && opening !== undefined && <Travel x={shared.subjectAt} y={TOP + 41} opening={opening} />}
           </svg>
           {rows.map(
             ({ strip, y, placed }) =>
@@ -160,6 +160,9 @@ function shortState(station: Station, job: Job, snapshot: Snapshot): string {
   const says = snapshot.states[station.part]?.says ?? ''
   if (kind?.class === 'valve')
     return says === 'shut' ? 'at rest' : says.replace(' by its lever', '').replace(/ \d+ %$/, '')
+  if (station.load && kind?.class !== 'transformer' && station.element === 'core') return 'primary'
   if (kind?.class === 'transformer') return 'primary'
-  return says
+  if (kind?.class === 'panel') return 'sense'
+  if (kind?.class === 'boiler' && station.element === kind.roles?.callSense) return 'call in'
+  return says.split(',')[0] ?? says
 }

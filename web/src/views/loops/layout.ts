@@ -25,15 +25,39 @@ export interface PlacedStrip {
 export const POST = 14
 const LOAD_WIDTH = 72
 
+/** How strips that stand under each other share a width: where their subjects stand, and how many stations that takes. */
+export interface Columns {
+  readonly subjectAt: number
+  readonly columns: number
+}
+
+/** Room for the most stations any strip has before its subject, and after it. */
+export function columnsOf(strips: readonly Strip[], width: number): Columns {
+  const sides = strips.map(({ items }) => {
+    const stations = items.filter((item) => item.form === 'station')
+    const at = stations.findIndex(({ subject }) => subject)
+    return { before: Math.max(0, at), after: Math.max(0, stations.length - at - 1) }
+  })
+  const before = Math.max(...sides.map((side) => side.before))
+  const after = Math.max(...sides.map((side) => side.after))
+  return {
+    columns: before + after + 1,
+    subjectAt: Math.round((width * (before + 0.95)) / (before + after + 2.1)),
+  }
+}
+
+/** The least width on which so many stations can be told apart. */
+export const leastWidth = (columns: number) => 56 * columns + 140
+
 /**
  * Lays a strip out along a line: posts at both ends, its subject where the caller wants it, the other stations evenly
  * before and after, stretches of wire between. Pixels of the drawing.
  */
-export function placeStrip(strip: Strip, width: number, subjectAt: number): PlacedStrip {
+export function placeStrip(strip: Strip, width: number, { subjectAt, columns }: Columns): PlacedStrip {
   const [left, right] = [POST + 4, width - POST - 4]
   const stations = strip.items.filter((item) => item.form === 'station')
   const at = stations.findIndex(({ subject }) => subject)
-  const size = Math.max(46, Math.min(84, (width - 140) / (stations.length * 1.6)))
+  const size = Math.max(46, Math.min(84, (width - 140) / (Math.max(3, columns) * 1.6)))
   // A load has its state written in it and needs the room; a contact is only a mark.
   const widths = stations.map(({ load }) => (load ? Math.max(size, LOAD_WIDTH) : size))
   const half = (widths[at] ?? size) / 2

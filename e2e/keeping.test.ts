@@ -34,8 +34,8 @@ it('two windows that change the same job both keep their edits', async () => {
   const url = `${program.url}/jobs/kestrel-point/survey`
   await one!.goto(url)
   await other!.goto(url)
-  await one!.sees('5 zones on one 40 VA')
-  await other!.sees('5 zones on one 40 VA')
+  await one!.sees('ways of wiring fit')
+  await other!.sees('ways of wiring fit')
   await rename(one!, 1, 'Watch room')
   await one!.saved()
   await rename(other!, 4, 'Long gallery')
@@ -50,7 +50,7 @@ it('two windows that change the same job both keep their edits', async () => {
 it('a server killed in the middle of saving comes back with every edit it acknowledged, and gets the rest', async () => {
   const window = await Window.open(await browser.createBrowserContext())
   await window.goto(`${program.url}/jobs/kestrel-point/survey`)
-  await window.sees('5 zones on one 40 VA')
+  await window.sees('ways of wiring fit')
   const acknowledged: string[] = []
   window.page.on('response', (response) => {
     if (response.url().endsWith('/edits') && response.status() === 200) {
@@ -79,7 +79,7 @@ it('what was edited while the server was away survives a closed window', async (
   const window = await Window.open(context)
   const url = `${program.url}/jobs/kestrel-point/survey`
   await window.goto(url)
-  await window.sees('5 zones on one 40 VA')
+  await window.sees('ways of wiring fit')
   await program.kill()
   await rename(window, 2, 'Flag loft')
   await window.sees('for signal')

@@ -38,6 +38,9 @@ const shots: readonly Shot[] = [
       await window.click('button', 'Lo-Z volts, low impedance')
     },
   },
+  { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
+  { name: 'loops-panel', path: '/jobs/sable-row/scheme/loops' },
+  { name: 'ways', path: '/jobs/quay-terrace/scheme/ways' },
   { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },
   {
     name: 'phone',

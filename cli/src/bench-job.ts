@@ -15,6 +15,9 @@ const options = {
   from: one,
   to: one,
   mode: one,
+  way: one,
+  script: one,
+  until: one,
 } as const
 
 function parsed(args: string[]) {
@@ -25,13 +28,18 @@ function parsed(args: string[]) {
   }
 }
 
-/** A job file on the bench: read, altered for this run, its calls made, and settled. */
-export async function onTheBench(args: string[]) {
+/** The options and the one job file of a command. */
+export async function jobAndOptions(args: string[]) {
   const { values, positionals } = parsed(args)
   const [file, ...extra] = positionals
   if (file === undefined) throw new Refused('Name a job file.')
   if (extra.length > 0) throw new Refused(`One job file at a time; ${extra.join(' ')} is too much.`)
-  const job = await jobFrom(file)
+  return { job: await jobFrom(file), values }
+}
+
+/** A job file on the bench: read, altered for this run, its calls made, and settled. */
+export async function onTheBench(args: string[]) {
+  const { job, values } = await jobAndOptions(args)
   for (const name of values.break ?? []) breakWire(job, name)
   for (const point of values.lift ?? []) lift(job, point)
   const simulation = new Simulation(job)
@@ -53,7 +61,7 @@ async function jobFrom(file: string): Promise<Job> {
   return read.value
 }
 
-function thermostatOf(job: Job, name: string): string {
+export function thermostatOf(job: Job, name: string): string {
   const zones = zonesInOrder(job)
   const zone = zones.find((z) => z.name === name || z.id === name)
   if (!zone)
@@ -82,7 +90,7 @@ function lift(job: Job, point: string) {
   if (lifted === 0) throw new Refused(`No wire is landed on ${point}.`)
 }
 
-function assign(simulation: Simulation, assignment: string) {
+export function assign(simulation: Simulation, assignment: string) {
   const match = /^([^.=]+)\.([^.=]+)=(.*)$/.exec(assignment)
   if (!match) throw new Refused(`"${assignment}" is not part.state=value.`)
   const [, part, state, text] = match as unknown as [string, string, string, string]

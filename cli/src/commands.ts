@@ -2,16 +2,26 @@ import {
   budgetsOf,
   everythingCalling,
   findingsOf,
+  type Job,
   loopsOf,
   pointInWords,
   probe,
   read,
+  type Scheme,
+  schemes,
   sentenceText,
   verdictOf,
   writeSpice,
 } from '@civil-lantern/core'
-import { onTheBench } from './bench-job.ts'
+import { writeJob } from '@civil-lantern/core/validate'
+import { jobAndOptions, onTheBench } from './bench-job.ts'
 import { Refused } from './refused.ts'
+import { readScript, runScript } from './script.ts'
+
+const reasonOf = (job: Job, scheme: Scheme) => {
+  const fit = scheme.fits(job)
+  return fit.fits ? '' : fit.why
+}
 
 const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value)}\n`)
 
@@ -64,6 +74,30 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     const findings = findingsOf(job)
     for (const finding of findings) print(finding)
     return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async scheme(args) {
+    const { job, values } = await jobAndOptions(args)
+    const fitting = schemes.filter((scheme) => scheme.fits(job).fits)
+    const way = values.way ? schemes.find(({ id }) => id === values.way) : fitting[0]
+    if (!way)
+      throw new Refused(
+        values.way
+          ? `There is no way ${values.way}. The ways are: ${schemes.map(({ id }) => id).join(', ')}.`
+          : `No way of wiring fits: ${reasonOf(job, schemes[0]!)}`,
+      )
+    const fit = way.fits(job)
+    if (!fit.fits) throw new Refused(`${way.name} does not fit: ${fit.why}`)
+    process.stdout.write(writeJob({ ...job, ...way.wire(job), scheme: { id: way.id } }))
+    return 0
+  },
+
+  async run(args) {
+    const { job, values } = await jobAndOptions(args)
+    if (!values.script) throw new Refused('Name what happens: --script EVENTS.json.')
+    for (const happening of runScript(job, await readScript(values.script)))
+      print({ ...happening, at: Number(happening.at.toFixed(3)) })
+    return 0
   },
 
   async spice(args) {

@@ -39,7 +39,53 @@ it('reads, settles, judges, checks and writes a netlist from a job file', async 
   expect(spice.out).toMatch(/^\* Kestrel Point[\s\S]+\nKw0 Lwp0 Lws0 [\d.]+\n[\s\S]*\.end\n$/)
 })
 
+it('wires a survey, and runs a job through a script', async () => {
+  const { parts: _p, wires: _w, cables: _c, scheme: _s, ...survey } = demoJobs['quay-terrace']!()
+  writeFileSync(
+    join(folder, 'survey.json'),
+    JSON.stringify({
+      ...survey,
+      parts: {},
+      wires: {},
+      cables: {},
+      scheme: null,
+      zones: Object.fromEntries(
+        Object.entries(survey.zones).map(([id, { thermostat, valve, relay, pump, ...zone }]) => [id, zone]),
+      ),
+    }),
+  )
+  const made = await lantern('scheme', join(folder, 'survey.json'))
+  expect(JSON.parse(made.out)).toEqual(demoJobs['quay-terrace']!())
+  writeFileSync(join(folder, 'made.json'), made.out)
+  writeFileSync(
+    join(folder, 'events.json'),
+    JSON.stringify({
+      until: 60,
+      events: [
+        { at: 10, call: 'Reception', on: true },
+        { at: 40, set: 'FS1.closed=false' },
+      ],
+    }),
+  )
+  const { out } = await lantern('run', join(folder, 'made.json'), '--script', join(folder, 'events.json'))
+  const lines = out
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line))
+  expect(lines.map(({ at, part, says }) => `${at} ${part} ${says}`)).toEqual(
+    expect.arrayContaining([
+      '10 TS1 contact makes',
+      '21.04 K1 pulls in',
+      '21.04 B1 is called: burner and pump on',
+      '40 FS1 switched off',
+      '45 V1 shut',
+    ]),
+  )
+})
+
 it.each([
+  ['a way that does not fit', ['scheme', file, '--way', 's9'], 'does not fit'],
+  ['a script that is none', ['run', file, '--script', join(folder, 'list.json')], 'A script is'],
   ['a file that is not a job', ['settle', join(folder, 'list.json')], 'not a Civil Lantern job'],
   ['a file that is not there', ['settle', 'none.json'], 'cannot be read'],
   ['a terminal that does not exist', ['read', file, '--from', 'V9.m1', '--to', 'XF1.c'], 'no terminal V9.m1'],

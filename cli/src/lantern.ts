@@ -7,6 +7,8 @@ const USAGE = `lantern COMMAND JOB.json [options]
   verdict  the sentence, how each zone stands, and what the transformers carry
   check    findings, one a line; exit 1 where any is above tidy
   spice    the circuit as a SPICE netlist
+  scheme   the job wired from its survey: the first way that fits, or --way ID
+  run      what happens over time: --script EVENTS.json; one happening a line
 Options for all: --call "Zone name"   --set part.state=value   --break wire:ID   --lift part.terminal   (each may repeat)`
 
 const [command, ...rest] = process.argv.slice(2)

@@ -1,4 +1,4 @@
-import { type Scheme, schemes, wireBy, zonesInOrder } from '@civil-lantern/core'
+import { type Job, type Scheme, schemes, wireBy, zonesInOrder } from '@civil-lantern/core'
 import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { useSession } from '../../data/open-job.tsx'
@@ -51,18 +51,25 @@ export function Ways() {
       {others.length > 0 && (
         <Card title="Do not fit this job">
           <dl className="grid gap-2 px-4 pt-2 pb-4">
-            {others.map((scheme) => {
-              const fit = scheme.fits(job)
-              return (
-                <div key={scheme.id}>
-                  <dt className="font-semibold">{scheme.name}</dt>
-                  <dd className="text-soft">{fit.fits ? '' : fit.why}</dd>
-                </div>
-              )
-            })}
+            {byReason(job, others).map(([why, names]) => (
+              <div key={why}>
+                <dt className="font-semibold">{names.join('; ')}</dt>
+                <dd className="text-soft">{why}</dd>
+              </div>
+            ))}
           </dl>
         </Card>
       )}
     </div>
   )
+}
+
+/** Ways that do not fit, together where the reason is the same. */
+function byReason(job: Job, refused: readonly Scheme[]): [string, string[]][] {
+  const reasons = new Map<string, string[]>()
+  for (const scheme of refused) {
+    const fit = scheme.fits(job)
+    if (!fit.fits) reasons.set(fit.why, [...(reasons.get(fit.why) ?? []), scheme.name])
+  }
+  return [...reasons]
 }

@@ -39,6 +39,8 @@ afterAll(async () => {
 
 const screens = [
   '/',
+  '/parts',
+  '/parts/panel/zone-valve-4',
   '/jobs/kestrel-point/survey',
   '/jobs/kestrel-point/scheme/loops',
   '/jobs/kestrel-point/scheme/runs',

@@ -26,6 +26,7 @@ const call = (zone: string) => async (window: Window) => {
 
 const shots: readonly Shot[] = [
   { name: 'jobs', path: '/' },
+  { name: 'parts', path: '/parts/valve/stored-charge' },
   { name: 'survey', path: '/jobs/kestrel-point/survey' },
   {
     name: 'loops-day',

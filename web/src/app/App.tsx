@@ -5,6 +5,7 @@ import { useSession } from '../data/open-job.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { LaterStage } from '../stages/later/LaterStage.tsx'
 import { LogStage } from '../stages/log/LogStage.tsx'
+import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
 import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
 import { JobFrame } from './JobFrame.tsx'
@@ -26,6 +27,7 @@ const router = createBrowserRouter([
       { path: ':stage', element: <StageToCome /> },
     ],
   },
+  { path: '/parts/*', element: <PartsScreen /> },
   { path: '*', element: <Navigate to="/" replace /> },
 ])
 

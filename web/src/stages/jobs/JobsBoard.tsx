@@ -4,7 +4,7 @@ import { formatDistanceToNow } from 'date-fns'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
-import { TopLine } from '../../app/TopLine.tsx'
+import { BoardLine } from '../../app/BoardLine.tsx'
 import { api } from '../../data/api.ts'
 import { newId } from '../../data/shelf.ts'
 import { Button, Segments } from '../../ui/controls.tsx'
@@ -21,7 +21,7 @@ export function JobsBoard() {
   )
   return (
     <div className="min-h-full">
-      <TopLine title={<span className="text-soft">Jobs</span>} />
+      <BoardLine here="jobs" />
       <main className="mx-auto grid max-w-5xl gap-4 px-4 pt-6 pb-10">
         <div className="flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-2xl font-bold">{headline(jobs.data?.length, jobs.isError)}</h1>

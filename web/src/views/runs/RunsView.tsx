@@ -219,7 +219,7 @@ function Length({
       onChange={(e) => setDraft(e.target.value)}
       onBlur={commit}
       onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      className="min-h-9 w-16 rounded-control border border-transparent bg-transparent px-1 font-mono hover:border-line focus:border-soft"
+      className="min-h-9 w-[4.6rem] rounded-control border border-transparent bg-transparent px-1 font-mono hover:border-line focus:border-soft"
     />
   )
 }
@@ -228,14 +228,13 @@ function Light({ light, wire }: { light: WireLight | undefined; wire: Wire }) {
   if (wire.broken) return <span className="font-semibold text-bad">broken</span>
   if (wire.lifted?.from || wire.lifted?.to) return <span className="font-semibold text-bad">lifted</span>
   if (!light || light.circuit === 'earth') return <span className="text-soft">{light ? 'earth' : ''}</span>
+  const amps = light.amps < 0.9995 ? `${(light.amps * 1000).toFixed(0)} mA` : `${light.amps.toFixed(1)} A`
   return (
-    <span
-      className={`inline-block whitespace-nowrap rounded-full px-2 py-0.5 font-mono text-[14px] ${light.lit ? 'bg-glow text-[#17242c]' : 'text-soft'}`}
-    >
-      {light.volts.toFixed(light.volts >= 99.95 ? 0 : 1)} V
-      {light.flowing
-        ? ` ${light.amps < 0.9995 ? `${(light.amps * 1000).toFixed(0)} mA` : `${light.amps.toFixed(1)} A`}`
-        : ''}
+    <span className="inline-grid justify-items-start font-mono text-[14px] leading-tight">
+      <span className={`whitespace-nowrap rounded-full px-2 ${light.lit ? 'bg-glow text-[#17242c]' : 'text-soft'}`}>
+        {light.volts.toFixed(light.volts >= 99.95 ? 0 : 1)} V
+      </span>
+      {light.flowing && <span className="whitespace-nowrap px-2 text-soft">{amps}</span>}
     </span>
   )
 }

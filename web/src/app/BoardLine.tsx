@@ -1,0 +1,27 @@
+import { Link } from 'react-router'
+import { TopLine } from './TopLine.tsx'
+
+const boards = [
+  { id: 'jobs', to: '/', says: 'Jobs' },
+  { id: 'parts', to: '/parts', says: 'Parts' },
+] as const
+
+/** The top line outside a job, with the ways to its screens. */
+export const BoardLine = ({ here }: { here: (typeof boards)[number]['id'] }) => (
+  <TopLine
+    title={
+      <nav aria-label="Screens" className="flex gap-1">
+        {boards.map(({ id, to, says }) => (
+          <Link
+            key={id}
+            to={to}
+            aria-current={id === here ? 'page' : undefined}
+            className={`flex min-h-11 items-center rounded-control px-3 font-semibold ${id === here ? 'text-ink underline decoration-3 underline-offset-8' : 'text-soft hover:bg-well'}`}
+          >
+            {says}
+          </Link>
+        ))}
+      </nav>
+    }
+  />
+)

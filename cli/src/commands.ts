@@ -30,8 +30,8 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
   async read(args) {
     const { job, simulation, values } = await onTheBench(args)
     const { from, to, mode = 'volts' } = values
-    if (mode !== 'volts' && mode !== 'loz' && mode !== 'ohms' && mode !== 'beep')
-      throw new Refused(`"${mode}" is not a mode. Choose volts, loz, ohms or beep.`)
+    if (mode !== 'volts' && mode !== 'loz' && mode !== 'direct' && mode !== 'ohms' && mode !== 'beep')
+      throw new Refused(`"${mode}" is not a mode. Choose volts, loz, direct, ohms or beep.`)
     if (!from || !to) throw new Refused('Say where the leads go: --from part.terminal --to part.terminal.')
     const [a, b] = [node(from), node(to)]
     print({ from: pointInWords(job, from), to: pointInWords(job, to), ...read(simulation, mode, a, b) })

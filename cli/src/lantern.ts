@@ -2,7 +2,7 @@ import { commands } from './commands.ts'
 import { Refused } from './refused.ts'
 
 const USAGE = `lantern COMMAND JOB.json [options]
-  read     one reading: --from part.terminal --to part.terminal --mode volts|loz|ohms|beep
+  read     one reading: --from part.terminal --to part.terminal --mode volts|loz|direct|ohms|beep
   settle   the state of every part once everything has come to rest
   verdict  the sentence, how each zone stands, and what the transformers carry
   check    findings, one a line; exit 1 where any is above tidy

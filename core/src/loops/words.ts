@@ -33,7 +33,7 @@ export function pointInWords(job: Job, point: string): string {
 
 /** `Valve 2 M1`, or `Splice S4 way 1`. */
 export function terminalInWords(job: Job, part: string, terminal: string): string {
-  const way = kindOf(job.parts[part] ?? { kind: '' })?.class === 'joint' ? 'way ' : ''
+  const way = kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.role === 'way' ? 'way ' : ''
   return `${labelOf(job, part)} ${way}${markingOf(job, part, terminal)}`
 }
 

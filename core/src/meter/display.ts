@@ -4,7 +4,10 @@ interface Shown {
 }
 
 /** A meter of four digits: two decimals under 10 V, one from there. */
-export const voltsShown = (volts: number): Shown => ({ shows: volts.toFixed(volts < 9.995 ? 2 : 1), unit: 'V' })
+export const voltsShown = (volts: number): Shown => ({
+  shows: volts.toFixed(Math.abs(volts) < 9.995 ? 2 : 1),
+  unit: 'V',
+})
 
 export function ohmsShown(ohms: number, most: number): Shown {
   if (ohms > most) return { shows: 'OL', unit: 'Ω' }

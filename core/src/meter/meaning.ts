@@ -19,6 +19,10 @@ export function meaningOf({ mode, value, beeps, warning }: MeterReading, healthy
     return 'A path through a winding or a coil. In circuit it may be another part’s: lift one lead.'
   }
   if (value === null) return ''
+  if (mode === 'direct')
+    return Math.abs(value) < 0.5
+      ? 'No direct voltage here: a made contact, no supply, or a pair that is alternating.'
+      : 'Direct voltage, as a boiler’s own call pair or a signal gives. The sign says which lead is the higher.'
   const source = healthy ?? 24
   if (value < 0.04 * source)
     return 'Near 0 V fits three things: a made contact, no supply, or an open elsewhere in the loop. Read the source beside it.'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
-import { kestrel, wireAt } from '../testing/benches.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { kestrel, volts, wireAt, wired } from '../testing/benches.ts'
 import { clamp, type MeterMode, probe, read } from './meter.ts'
 
 type Bench = ReturnType<typeof kestrel>
@@ -110,6 +111,28 @@ describe('ohms', () => {
     expect(at(open, 'ohms', 'V2.e1', 'V2.e2').shows).toBe('OL')
     const made = kestrel({ alter: lifted, calling: [2] })
     expect(at(made, 'beep', 'V2.e1', 'V2.e2')).toMatchObject({ beeps: true })
+  })
+})
+
+describe('direct volts', () => {
+  it('stand on a volt-free call pair, with their sign, and not on the alternating ranges; ohms across it warn', () => {
+    const job = wired({
+      scheme: 's14',
+      practice: '230',
+      boiler: 'boiler/volt-free',
+      thermostat: 'thermostat/receiver-230',
+      valve: 'valve/two-port-5',
+    })
+    const simulation = new Simulation(job)
+    simulation.settle()
+    const bench = { job, simulation, volts: volts(simulation) }
+    expect(at(bench, 'direct', 'B1.v1', 'B1.v2').value).toBeCloseTo(24, 1)
+    expect(at(bench, 'direct', 'B1.v2', 'B1.v1').value).toBeCloseTo(-24, 1)
+    expect(at(bench, 'loz', 'B1.v1', 'B1.v2').value).toBeLessThan(0.5)
+    expect(at(bench, 'ohms', 'B1.v1', 'B1.v2').warning).toContain('means nothing')
+    simulation.set('TS1', 'calling', true)
+    simulation.settle()
+    expect(Math.abs(at(bench, 'direct', 'B1.v1', 'B1.v2').value!)).toBeLessThan(0.1)
   })
 })
 

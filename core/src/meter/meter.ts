@@ -3,7 +3,7 @@ import { type Failure, fail, type Result, succeed } from '../job/failure.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { ampsShown, ohmsShown, voltsShown } from './display.ts'
 
-export type MeterMode = 'volts' | 'loz' | 'ohms' | 'beep' | 'amps'
+export type MeterMode = 'volts' | 'loz' | 'direct' | 'ohms' | 'beep' | 'amps'
 
 /** What the display shows, and the value behind it in volts, ohms or amps. */
 export interface MeterReading {
@@ -49,7 +49,9 @@ export function read(simulation: Simulation, mode: Exclude<MeterMode, 'amps'>, a
     const value = loaded(simulation, a, b, mode === 'volts' ? HIGH_OHMS : LOW_OHMS)
     return { mode, value, ...voltsShown(value), beeps: false }
   }
-  const foreign = loaded(simulation, a, b, HIGH_OHMS)
+  const direct = circuit.hasDirect ? directLoaded(simulation, a, b) : 0
+  if (mode === 'direct') return { mode, value: direct, ...voltsShown(direct), beeps: false }
+  const foreign = Math.max(loaded(simulation, a, b, HIGH_OHMS), Math.abs(direct))
   const resistance = circuit.resistance(a, b)
   if (foreign > FOREIGN_VOLTS) {
     const nonsense = resistance + foreign / TEST_AMPS
@@ -75,6 +77,11 @@ function loaded({ circuit }: Simulation, a: number, b: number, ohms: number): nu
   const open = circuit.between(a, b)
   const behind = circuit.impedance(a, b)
   return size(over(open, plus(one, times(behind, { re: 1 / ohms, im: 0 }))))
+}
+
+/** Direct volts of a over b, with their sign, across the meter's input. */
+function directLoaded({ circuit }: Simulation, a: number, b: number): number {
+  return circuit.directVolts(a, b) / (1 + circuit.resistance(a, b) / HIGH_OHMS)
 }
 
 /**

@@ -153,7 +153,7 @@ function Inside() {
 function Side() {
   const { panel, show } = useWorkspace()
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <Segments
         label="Panel"
         value={panel}
@@ -223,7 +223,8 @@ function useJobKeys(find: () => void, help: () => void) {
   const { take, inHand, pick } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
-  const mine = { preventDefault: true }
+  // While a sheet is up, the keys belong to it.
+  const mine = { preventDefault: true, ignoreEventWhen: () => document.querySelector('[role="dialog"]') !== null }
   useHotkeys('/', find, { ...mine, useKey: true })
   useHotkeys('ctrl+k, meta+k', find, { ...mine, enableOnFormTags: true })
   useHotkeys('shift+?, ?', help, { ...mine, useKey: true })

@@ -10,6 +10,7 @@ import { PointPicker, WirePicker } from './PointPicker.tsx'
 const modes: readonly { mode: MeterMode; says: string; name: string }[] = [
   { mode: 'volts', says: 'V~', name: 'Volts, high impedance' },
   { mode: 'loz', says: 'Lo-Z', name: 'Volts, low impedance' },
+  { mode: 'direct', says: 'V=', name: 'Volts, direct' },
   { mode: 'ohms', says: 'Ω', name: 'Ohms' },
   { mode: 'beep', says: 'Beep', name: 'Continuity' },
   { mode: 'amps', says: 'A~', name: 'Clamp, amps' },
@@ -41,7 +42,7 @@ export function MeterPanel() {
     toast(`Logged: ${shown.shows} ${shown.unit}`)
   }
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <div className="rounded-card bg-display px-4 pt-3 pb-2 text-digits" role="status" aria-label="Meter display">
         <div className="font-mono text-[15px] opacity-80">{name}</div>
         <div className="flex min-h-16 items-baseline justify-end gap-2 font-mono">
@@ -50,7 +51,7 @@ export function MeterPanel() {
         </div>
         {shown?.beeps && <div className="pb-1 text-right font-mono text-[15px]">beeps</div>}
       </div>
-      <fieldset className="grid grid-cols-5 gap-1.5">
+      <fieldset className="grid grid-cols-3 gap-1.5">
         <legend className="sr-only">Meter mode</legend>
         {modes.map((one) => (
           <button

@@ -101,7 +101,11 @@ function SearchList({
 }) {
   return (
     <Command label={placeholder} className="grid gap-2">
-      <Command.Input placeholder={placeholder} className="min-h-11 rounded-control border border-line bg-paper px-3" />
+      <Command.Input
+        autoFocus
+        placeholder={placeholder}
+        className="min-h-11 rounded-control border border-line bg-paper px-3"
+      />
       <Command.List className="h-[46dvh] overflow-y-auto">
         <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
         {items.map(({ key, says, aside }) => (

@@ -7,6 +7,7 @@ import { useSession, useWaitingEntries } from '../../data/open-job.tsx'
 const modeSays: Readonly<Record<string, string>> = {
   volts: 'V~',
   loz: 'V~ Lo-Z',
+  direct: 'V=',
   ohms: 'ohms',
   beep: 'continuity',
   amps: 'clamp',

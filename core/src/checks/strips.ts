@@ -1,5 +1,6 @@
 import type { Loops } from '../loops/loops.ts'
-import type { Station, Strip } from '../loops/strip.ts'
+import type { Strip } from '../loops/strip.ts'
+import type { Station } from '../loops/unroll.ts'
 
 /** Every strip of a job, zones first. */
 export const allStrips = ({ zones, shared }: Loops): Strip[] => [

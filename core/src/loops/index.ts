@@ -2,7 +2,8 @@ export { type Feed, feedAt, feedsOf } from './feeds.ts'
 export { litWires, type WireLight } from './lit.ts'
 export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
 export { stateInWords } from './state-words.ts'
-export type { Dark, Post, Run, Station, Stretch, Strip } from './strip.ts'
+export type { Dark, Strip } from './strip.ts'
+export type { Post, Run, Station, Stretch } from './unroll.ts'
 export { type Verdict, verdictOf } from './verdict.ts'
 export {
   darkInWords,

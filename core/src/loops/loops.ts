@@ -4,7 +4,8 @@ import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { feedsOf } from './feeds.ts'
-import { type Strip, type Subject, stripOf } from './strip.ts'
+import { type Strip, stripOf } from './strip.ts'
+import type { Subject } from './unroll.ts'
 import { WalkMap } from './walks.ts'
 
 /** The loops of one zone: what moves its valve, and what its valve tells the boiler. */

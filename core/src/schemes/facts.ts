@@ -64,3 +64,18 @@ export function lowVoltageFit(job: Job): Fit {
     )
   return fits
 }
+
+/** Can every one of these valves call the boiler with a dry end switch of its own? */
+export function drySwitchFit(job: Job): Fit {
+  const family = lowVoltageFit(job)
+  if (!family.fits) return family
+  const shared = zoneNames(job, sharesItsSwitch)
+  if (shared.length > 0)
+    return refused(
+      `${listed(shared)}: its switch shares the valve’s common; across a dry call pair it would tie 24 V to the boiler’s board. It needs a relay.`,
+    )
+  const unproven = zoneNames(job, isUnproven)
+  if (unproven.length > 0)
+    return refused(`${listed(unproven)}: the valve has no end switch, so nothing would call the boiler.`)
+  return hasZones(job)
+}

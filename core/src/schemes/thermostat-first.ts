@@ -1,4 +1,4 @@
-import { hasZones, isPowered, isUnproven, listed, lowVoltageFit, refused, sharesItsSwitch, zoneNames } from './facts.ts'
+import { drySwitchFit, isPowered, listed, refused, zoneNames } from './facts.ts'
 import type { Scheme } from './scheme.ts'
 import { zoneLoops } from './zone-loops.ts'
 
@@ -11,20 +11,10 @@ export const thermostatFirst: Scheme = {
     'Every return shares one common, and any wire off a thermostat is at R or W.',
   ],
   fits(job) {
-    const family = lowVoltageFit(job)
-    if (!family.fits) return family
     const powered = zoneNames(job, isPowered)
-    const unproven = zoneNames(job, isUnproven)
     if (powered.length > 0)
       return refused(`${listed(powered)}: the thermostat needs a common. Take the way with a common.`)
-    const shared = zoneNames(job, sharesItsSwitch)
-    if (shared.length > 0)
-      return refused(
-        `${listed(shared)}: its switch shares the valve’s common; across a dry call pair it would tie 24 V to the boiler’s board. It needs a relay.`,
-      )
-    if (unproven.length > 0)
-      return refused(`${listed(unproven)}: the valve has no end switch, so nothing would call the boiler.`)
-    return hasZones(job)
+    return drySwitchFit(job)
   },
   wire: (job) => zoneLoops(job, { first: 'thermostat', source: 'one' }),
 }

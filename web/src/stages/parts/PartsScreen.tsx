@@ -62,7 +62,12 @@ export function PartsScreen() {
             )}
           </nav>
         </section>
-        <div className="min-h-0 overflow-y-auto">{shown && <KindSheet kind={shown} />}</div>
+        {shown && (
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: a pane that scrolls must be reachable by keyboard
+          <section aria-label={shown.name} tabIndex={0} className="min-h-0 overflow-y-auto">
+            <KindSheet kind={shown} />
+          </section>
+        )}
       </main>
     </div>
   )

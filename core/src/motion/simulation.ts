@@ -169,7 +169,6 @@ export class Simulation {
     for (let round = 0; ; round++) {
       for (const actor of this.#actors) {
         if (!actor.moved) continue
-        actor.moved = false
         this.circuit.setState(actor.part, actor.state)
       }
       this.circuit.solve()
@@ -193,9 +192,11 @@ export class Simulation {
         for (const [actor] of jumps) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
     }
     for (const actor of this.#actors) {
-      const rates = actor.part.kind.motion?.rates?.(actor.part.figures, actor.state, actor.feel) ?? {}
-      actor.rates = Object.fromEntries(Object.entries(rates).filter(([name]) => !actor.part.pinned.has(name)))
-      actor.levels = actor.part.kind.motion?.levels?.(actor.part.figures, actor.state) ?? {}
+      const { figures, kind, pinned } = actor.part
+      if (!kind.motion?.rates) continue
+      const rates = kind.motion.rates(figures, actor.state, actor.feel)
+      actor.rates = pinned.size === 0 ? rates : unpinned(rates, pinned)
+      actor.levels = kind.motion.levels?.(figures, actor.state) ?? {}
     }
   }
 
@@ -216,8 +217,11 @@ export class Simulation {
     return (actor.part.kind.tells ?? []).map((tell) => tell.is(actor.part.figures, actor.state))
   }
 
+  /** Notes what became of the parts whose state has changed. */
   #tell() {
     for (const actor of this.#actors) {
+      if (!actor.moved) continue
+      actor.moved = false
       const { tells, roles } = actor.part.kind
       if (!tells) continue
       const now = this.#conditions(actor)
@@ -287,6 +291,10 @@ export class Simulation {
     return { volts, amps, va: volts * amps }
   }
 }
+
+/** The rates of those numbers that no fault holds still. */
+const unpinned = (rates: Readonly<Record<string, number | undefined>>, pinned: ReadonlyMap<string, StateValue>) =>
+  Object.fromEntries(Object.entries(rates).filter(([name]) => !pinned.has(name)))
 
 /** Does this number move while nothing happens, such as a clock or the warmth of a room? */
 const background = ({ part }: Actor, name: string): boolean => part.kind.motion?.background?.includes(name) === true

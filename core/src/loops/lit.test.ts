@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import { kestrel, wireAt } from '../testing/benches.ts'
+import { litWires } from './lit.ts'
+import { stateInWords } from './state-words.ts'
+
+describe('the light of a wire', () => {
+  const { job, simulation } = kestrel({
+    calling: [2],
+    alter: (draft) => void (wireAt(draft, 'V4.m1').wire.lifted = { from: true }),
+  })
+  const light = litWires(simulation, job)
+  const at = (point: string) => light[wireAt(job, point).id]!
+
+  it('says its circuit, whether it stands at the source, and what flows', () => {
+    expect(at('TS2.r')).toMatchObject({ circuit: 'low voltage', lit: true, flowing: true })
+    expect(at('TS3.w')).toMatchObject({ circuit: 'low voltage', lit: false, flowing: false })
+    expect(at('P1.l')).toMatchObject({ circuit: 'line voltage', lit: true, flowing: true })
+    expect(at('B1.t1')).toMatchObject({ circuit: 'call', lit: true, flowing: true })
+    expect(at('P1.e')).toMatchObject({ circuit: 'earth', lit: false })
+  })
+
+  it('is dark on a common that only carries the current home', () => {
+    const home = at('V2.m2')
+    expect(home.flowing).toBe(true)
+    expect(home.lit).toBe(false)
+    expect(home.volts).toBeLessThan(0.5)
+  })
+
+  it('goes with the state in words, which names who calls, what stands open and what is lifted', () => {
+    expect(stateInWords(simulation, job)).toEqual([
+      'Calling: Signal house',
+      'Boiler called',
+      'Valve 2 held open',
+      `Wire ${wireAt(job, 'V4.m1').wire.label} lifted off Valve 4 M1`,
+    ])
+  })
+})

@@ -173,6 +173,7 @@ export class Simulation {
       }
       this.circuit.solve()
       this.#tell()
+      this.#surroundings.renew()
       const jumps: [Actor, Partial<State>][] = []
       for (const actor of this.#actors) {
         const { motion } = actor.part.kind

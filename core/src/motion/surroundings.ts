@@ -20,6 +20,10 @@ export class Surroundings {
   readonly #boilers: InstalledPart[] = []
   readonly #flames: InstalledPart[] = []
   readonly #stateOf: StateOf
+  #flow = false
+  #heated = false
+  #flame = false
+  #draw = 0
 
   constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, stateOf: StateOf) {
     this.#stateOf = stateOf
@@ -36,17 +40,22 @@ export class Surroundings {
     }
   }
 
+  /** Looks round again: to be called when states have changed, before parts are asked what they notice. */
+  renew() {
+    this.#flow = this.#flowing()
+    this.#heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
+    this.#flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame))
+    const openings = this.#flow ? this.#valves.reduce((sum, one) => sum + this.#opening(one), 0) : 0
+    this.#draw = openings / Math.max(1, this.#valves.length)
+  }
+
   /** What one part notices. */
   of(part: string): Around {
     const valve = this.#valveOf.get(part)
-    const flowing = this.#flowing()
-    const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
     return {
-      draw: flowing
-        ? this.#valves.reduce((sum, one) => sum + this.#opening(one), 0) / Math.max(1, this.#valves.length)
-        : 0,
-      flame: this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame)),
-      warming: valve && flowing && heated ? this.#opening(valve) : 0,
+      draw: this.#draw,
+      flame: this.#flame,
+      warming: valve && this.#flow && this.#heated ? this.#opening(valve) : 0,
     }
   }
 

@@ -9,13 +9,14 @@ export class EntryQueue {
   readonly #refused: (says: string) => void
   #waiting: StoredEntry[]
   readonly #listeners = new Set<() => void>()
+  readonly #gone = new AbortController()
 
   constructor(jobId: string, sent: (entries: StoredEntry[]) => void, refused: (says: string) => void) {
     this.#jobId = jobId
     this.#sent = sent
     this.#refused = refused
     this.#waiting = shelf.get<StoredEntry[]>(`entries:${jobId}`) ?? []
-    window.addEventListener('online', () => this.#flush())
+    window.addEventListener('online', () => this.#flush(), { signal: this.#gone.signal })
     void this.#flush()
   }
 
@@ -26,6 +27,9 @@ export class EntryQueue {
 
   readonly waiting = () => this.#waiting
 
+  /** Stops trying; what waits stays on the shelf. */
+  readonly close = () => this.#gone.abort()
+
   readonly add = (body: Entry) => {
     this.#change([...this.#waiting, { id: newId(), body }])
     void this.#flush()
@@ -33,7 +37,7 @@ export class EntryQueue {
 
   async #flush() {
     const going = this.#waiting
-    if (going.length === 0) return
+    if (going.length === 0 || this.#gone.signal.aborted) return
     try {
       this.#sent(await api.addEntries(this.#jobId, going))
       this.#change(this.#waiting.filter((entry) => !going.includes(entry)))

@@ -40,6 +40,7 @@ export class JobSession {
   #savedAt: Date | undefined
   #state: SessionState
   readonly #listeners = new Set<() => void>()
+  readonly #gone = new AbortController()
 
   private constructor(id: string, base: StoredJob, kept: Kept | undefined) {
     this.id = id
@@ -49,10 +50,15 @@ export class JobSession {
     this.#undone = kept?.undone ?? []
     this.#putOnTop(kept?.pending ?? [])
     this.#state = this.#snapshot()
-    window.addEventListener('online', () => this.#flush())
-    document.addEventListener('visibilitychange', () => {
-      if (document.visibilityState === 'visible') void this.#catchUp()
-    })
+    const { signal } = this.#gone
+    window.addEventListener('online', () => this.#flush(), { signal })
+    document.addEventListener(
+      'visibilitychange',
+      () => {
+        if (document.visibilityState === 'visible') void this.#catchUp()
+      },
+      { signal },
+    )
     void this.#flush()
   }
 
@@ -73,6 +79,12 @@ export class JobSession {
   }
 
   readonly state = () => this.#state
+
+  /** Stops listening and trying; what is not yet sent stays on the shelf for the next opening. */
+  readonly close = () => {
+    this.#gone.abort()
+    clearTimeout(this.#retry)
+  }
 
   /** Makes a named edit, keeps it, and sends it. */
   readonly edit = (name: string, recipe: (draft: Job) => void) => {
@@ -149,7 +161,7 @@ export class JobSession {
   }
 
   async #flush() {
-    if (this.#sending || this.#pending.length === 0) return
+    if (this.#gone.signal.aborted || this.#sending || this.#pending.length === 0) return
     clearTimeout(this.#retry)
     this.#sending = true
     const sent = this.#pending.slice(0, 200)
@@ -167,6 +179,7 @@ export class JobSession {
       await this.#notSaved(error, sent)
     }
     this.#sending = false
+    if (this.#gone.signal.aborted) return
     this.#keep()
     this.#tell()
     if (this.#pending.length > 0 && this.#failed === 0) void this.#flush()

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { createContext, type ReactNode, useContext, useEffect, useState, useSyncExternalStore } from 'react'
 import { toast } from 'sonner'
 import { BenchClient, type BenchState } from '../workers/bench-client.ts'
 import type { StoredEntry } from './api.ts'
@@ -31,11 +31,14 @@ export function JobProvider({
   const queries = useQueryClient()
   useEffect(() => {
     let wanted = true
+    let opened: JobSession | undefined
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
     JobSession.open(id).then(
       (session) => {
+        opened = session
         if (wanted) setOpening({ at: 'open', session })
+        else session.close()
       },
       (error: unknown) => {
         const why = error instanceof Error ? error.message : String(error)
@@ -44,6 +47,7 @@ export function JobProvider({
     )
     return () => {
       wanted = false
+      opened?.close()
     }
   }, [id])
   const [bench, setBench] = useState<BenchClient>()
@@ -52,12 +56,15 @@ export function JobProvider({
     setBench(made)
     return made.close
   }, [id])
-  const entries = useMemo(() => {
+  const [entries, setEntries] = useState<EntryQueue>()
+  useEffect(() => {
     const sent = (all: StoredEntry[]) => queries.setQueryData(['entries', id], all)
-    return new EntryQueue(id, sent, (says) => toast.error(says))
+    const made = new EntryQueue(id, sent, (says) => toast.error(says))
+    setEntries(made)
+    return made.close
   }, [id, queries])
   if (opening.at === 'failed') return failed(opening.why)
-  if (opening.at === 'opening' || !bench) return null
+  if (opening.at === 'opening' || !bench || !entries) return null
   return (
     <Context value={{ session: opening.session, bench, entries }}>
       <Bridge session={opening.session} bench={bench} />

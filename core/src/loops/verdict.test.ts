@@ -90,6 +90,23 @@ describe('the verdict', () => {
     expect(found.more).toEqual([])
   })
 
+  it('says of a breaker that it tripped, by what it is and not by what it is called', () => {
+    const short = (job: Job) => {
+      const { CB1, ...parts } = job.parts
+      job.parts = { ...parts, Q7: CB1! }
+      for (const wire of Object.values(job.wires))
+        for (const end of [wire.from, wire.to]) if (end.part === 'CB1') end.part = 'Q7'
+      const { wire } = wireAt(job, 'B1.l')
+      job.wires.short = {
+        ...wire,
+        from: { part: 'B1', terminal: 'l' },
+        to: { part: 'B1', terminal: 'n' },
+        label: 'short',
+      }
+    }
+    expect(verdict(short, []).says).toContain('Breaker has tripped: the current ran through')
+  })
+
   it('is well when all is well, at rest and with all calling', () => {
     expect(verdict(() => undefined, []).tone).toBe('well')
     const all = verdict(() => undefined, [1, 2, 3, 4, 5])

@@ -52,12 +52,12 @@ function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentenc
       { text: ' buzzes: it switches off its own supply as soon as it pulls in.' },
     ])
   const blown = new Set<string>()
-  for (const { id, kind } of simulation.netlist.parts.values()) {
+  for (const { id, kind, figures } of simulation.netlist.parts.values()) {
     if (!kind.roles?.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
     blown.add(id)
     troubles.push([
       { text: labelOf(job, id), part: id, wrong: true },
-      { text: kind.class === 'protection' && id.startsWith('CB') ? ' has tripped' : ' has blown' },
+      { text: kind.says(figures, simulation.stateOf(id)) === 'tripped' ? ' has tripped' : ' has blown' },
       ...shortInWords(simulation, job, id),
     ])
   }

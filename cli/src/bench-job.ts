@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
-import { type Job, kindOf, Simulation, type StateValue, zonesInOrder } from '@civil-lantern/core'
+import { ask, askingOf, type Job, kindOf, Simulation, type StateValue, zonesInOrder } from '@civil-lantern/core'
 import { readJob } from '@civil-lantern/core/validate'
 import { Refused } from './refused.ts'
 
@@ -43,7 +43,7 @@ export async function onTheBench(args: string[]) {
   for (const name of values.break ?? []) breakWire(job, name)
   for (const point of values.lift ?? []) lift(job, point)
   const simulation = new Simulation(job)
-  for (const name of values.call ?? []) simulation.set(thermostatOf(job, name), 'calling', true)
+  for (const name of values.call ?? []) ask(simulation, job, zoneOf(job, name), true)
   for (const assignment of values.set ?? []) assign(simulation, assignment)
   const settled = simulation.settle()
   return { job, simulation, settled, values }
@@ -61,13 +61,14 @@ async function jobFrom(file: string): Promise<Job> {
   return read.value
 }
 
-export function thermostatOf(job: Job, name: string): string {
+/** The id of a zone named or numbered on the command line. */
+export function zoneOf(job: Job, name: string): string {
   const zones = zonesInOrder(job)
   const zone = zones.find((z) => z.name === name || z.id === name)
   if (!zone)
     throw new Refused(`There is no zone "${name}". The zones are: ${zones.map((z) => z.name).join(', ') || 'none'}.`)
-  if (!zone.thermostat) throw new Refused(`Zone "${name}" has no thermostat of its own yet.`)
-  return zone.thermostat
+  if (!askingOf(job, zone)) throw new Refused(`Zone "${name}" has no thermostat of its own yet.`)
+  return zone.id
 }
 
 function breakWire(job: Job, name: string) {

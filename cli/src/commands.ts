@@ -2,15 +2,19 @@ import {
   budgetsOf,
   everythingCalling,
   findingsOf,
+  fitOf,
+  fittingSchemes,
   type Job,
   loopsOf,
   pointInWords,
   probe,
   read,
   type Scheme,
+  schemeCalled,
   schemes,
   sentenceText,
   verdictOf,
+  wiredBy,
   writeSpice,
 } from '@civil-lantern/core'
 import { writeJob } from '@civil-lantern/core/validate'
@@ -19,7 +23,7 @@ import { Refused } from './refused.ts'
 import { readScript, runScript } from './script.ts'
 
 const reasonOf = (job: Job, scheme: Scheme) => {
-  const fit = scheme.fits(job)
+  const fit = fitOf(scheme, job)
   return fit.fits ? '' : fit.why
 }
 
@@ -78,17 +82,16 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
 
   async scheme(args) {
     const { job, values } = await jobAndOptions(args)
-    const fitting = schemes.filter((scheme) => scheme.fits(job).fits)
-    const way = values.way ? schemes.find(({ id }) => id === values.way) : fitting[0]
+    const way = values.way ? schemeCalled(values.way) : fittingSchemes(job)[0]
     if (!way)
       throw new Refused(
         values.way
           ? `There is no way ${values.way}. The ways are: ${schemes.map(({ id }) => id).join(', ')}.`
           : `No way of wiring fits: ${reasonOf(job, schemes[0]!)}`,
       )
-    const fit = way.fits(job)
+    const fit = fitOf(way, job)
     if (!fit.fits) throw new Refused(`${way.name} does not fit: ${fit.why}`)
-    process.stdout.write(writeJob({ ...job, ...way.wire(job), scheme: { id: way.id } }))
+    process.stdout.write(writeJob(wiredBy(job, way)))
     return 0
   },
 

@@ -76,7 +76,7 @@ it('wires a survey, and runs a job through a script', async () => {
     expect.arrayContaining([
       '10 TS1 contact makes',
       '21.04 K1 pulls in',
-      '21.04 B1 is called: burner and pump on',
+      '21.04 B1 is called: burner on',
       '40 FS1 switched off',
       '45 V1 shut',
     ]),

@@ -1,4 +1,4 @@
-import { type Job, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import { ask, type Job, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { broken } from './breakages.ts'
 import { ngspice, type Solved } from './ngspice.ts'
@@ -27,9 +27,7 @@ function* casesOf(name: string, job: Job, random: Random, most: typeof DEMO): Ge
     const asFound = variant === 0 ? job : broken(job, random)
     for (let calls = 0; calls < 2 ** zones.length; calls++) {
       const simulation = new Simulation(asFound)
-      for (const [bit, zone] of zones.entries())
-        if (calls & (1 << bit) && zone.thermostat && simulation.has(zone.thermostat))
-          simulation.set(zone.thermostat, 'calling', true)
+      for (const [bit, zone] of zones.entries()) if (calls & (1 << bit)) ask(simulation, asFound, zone.id, true)
       simulation.settle()
       yield { name: `${name}, variant ${variant}, calls ${calls.toString(2).padStart(zones.length, '0')}`, simulation }
     }

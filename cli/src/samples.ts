@@ -1,4 +1,4 @@
-import { blankJob, type Job, type Practice, schemes } from '@civil-lantern/core'
+import { blankJob, type Job, type Practice, schemeCalled, wiredBy } from '@civil-lantern/core'
 
 export interface Sample {
   readonly scheme: string
@@ -9,6 +9,9 @@ export interface Sample {
   readonly boiler?: string
   readonly panel?: string
   readonly programmer?: boolean
+  readonly pumpPanel?: boolean
+  readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
+  readonly schools?: Record<string, string>
   readonly hotWater?: boolean
   /** Every how many zones the thermostat is powered, the valve has two leads, or hangs away; 0 for none. */
   readonly powered?: number
@@ -27,6 +30,8 @@ export function sampleJob(sample: Sample): Job {
   job.survey.boiler.kind = sample.boiler ?? 'boiler/dry-call'
   if (sample.panel) job.survey.panel = sample.panel
   if (sample.programmer) job.survey.programmer = true
+  if (sample.pumpPanel) job.survey.pumpPanel = true
+  if (sample.schools) job.schools = sample.schools
   for (let n = 1; n <= zones; n++)
     job.zones[`z${n}`] = {
       number: n,
@@ -36,11 +41,12 @@ export function sampleJob(sample: Sample): Job {
       valveKind: sample.valve ?? (every(n, sample.twoLead) ? 'valve/motor-2' : 'valve/motor-4'),
       valvePlace: every(n, sample.remote) ? 'rooms' : 'boiler',
       run: 5 + 3 * n,
+      ...(sample.signal ? { signal: sample.signal } : {}),
       ...(sample.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
-  const way = schemes.find(({ id }) => id === scheme)
+  const way = schemeCalled(scheme)
   if (!way) throw new RangeError(`no scheme ${scheme}`)
-  return { ...job, ...way.wire(job), scheme: { id: scheme } }
+  return wiredBy(job, way)
 }
 
 const line = { practice: '230', thermostat: 'thermostat/receiver-230', valve: 'valve/two-port-5' } as const
@@ -60,6 +66,22 @@ const families: readonly (Omit<Sample, 'zones'> & { readonly most: number })[] =
   { scheme: 's9', ...line, boiler: 'boiler/switched-live', valve: 'valve/two-port-6', programmer: true, most: 8 },
   { scheme: 's13', ...line, boiler: 'boiler/volt-free', most: 8 },
   { scheme: 's14', ...line, boiler: 'boiler/volt-free', hotWater: true, most: 8 },
+  { scheme: 's11', ...line, boiler: 'boiler/combination', most: 8 },
+  { scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true, most: 8 },
+  { scheme: 's14', ...line, boiler: 'boiler/switched-live', hotWater: true, schools: { crowded: 'bigger' }, most: 8 },
+  { scheme: 's2', boiler: 'boiler/gas', schools: { splices: 'cap' }, most: 8 },
+  { scheme: 's5a', panel: 'panel/zone-valve-3', most: 8 },
+  { scheme: 's5g', panel: 'panel/zone-valve-6', pumpPanel: true, hotWater: true, most: 5 },
+  {
+    scheme: 's7',
+    boiler: '',
+    thermostat: 'controller/signal-setter',
+    valve: 'valve/modulating',
+    signal: '4-20 mA',
+    most: 8,
+  },
+  { scheme: 's8', boiler: '', valve: 'valve/power-both-ways', most: 8 },
+  { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '0-10 V', most: 8 },
 ]
 
 /** Generated jobs of every scheme, of 1, 2, 5 and 8 zones as far as the scheme goes. */

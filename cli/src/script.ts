@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises'
-import { type Job, Simulation } from '@civil-lantern/core'
+import { ask, type Job, Simulation } from '@civil-lantern/core'
 import { door } from '@civil-lantern/core/validate'
 import { type Static, Type } from 'typebox'
-import { assign, thermostatOf } from './bench-job.ts'
+import { assign, zoneOf } from './bench-job.ts'
 import { Refused } from './refused.ts'
 
 /** What happens to a job over time: calls and settings at seconds since the start. */
@@ -44,7 +44,7 @@ export function runScript(job: Job, script: Static<typeof Script>) {
   for (const event of [...script.events].sort((a, b) => a.at - b.at)) {
     if (event.at > script.until) break
     simulation.runTo(event.at)
-    if ('call' in event) simulation.set(thermostatOf(job, event.call), 'calling', event.on)
+    if ('call' in event) ask(simulation, job, zoneOf(job, event.call), event.on)
     else assign(simulation, event.set)
   }
   simulation.runTo(script.until)

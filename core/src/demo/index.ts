@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { botanyHouse } from './botany-house.ts'
 import { fenwickOrchard } from './fenwick-orchard.ts'
 import { kestrelPoint } from './kestrel-point.ts'
 import { lowtherStreet } from './lowther-street.ts'
@@ -7,6 +8,7 @@ import { sableRow } from './sable-row.ts'
 
 /** The demo jobs by the id they are stored under; the first is the newest on the board. */
 export const demoJobs: Readonly<Record<string, () => Job>> = {
+  'botany-house': botanyHouse,
   'lowther-street': lowtherStreet,
   'quay-terrace': quayTerrace,
   'fenwick-orchard': fenwickOrchard,

@@ -1,6 +1,7 @@
 import { blankJob } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import { metresFrom } from '../job/units.ts'
+import { wiredBy } from '../schemes/index.ts'
 import { thermostatFirst } from '../schemes/thermostat-first.ts'
 
 /** Visitor centre in old keepers' houses: five zones on one 40 VA transformer. */
@@ -43,5 +44,5 @@ export function kestrelPoint(): Job {
   job.survey.complaints =
     'Wardens say the Signal house stays cold some mornings. The old wiring was twisted and taped; all of it comes out.'
   job.survey.supply.fireCutOut = true
-  return { ...job, ...thermostatFirst.wire(job), scheme: { id: thermostatFirst.id } }
+  return wiredBy(job, thermostatFirst)
 }

@@ -1,6 +1,6 @@
 import { blankJob } from '../job/blank.ts'
 import type { Job, Practice } from '../job/schema.ts'
-import { schemes } from '../schemes/index.ts'
+import { schemeCalled, wiredBy } from '../schemes/index.ts'
 
 /** A zone of a demo job: name, place of the thermostat, kinds, length of run in metres. */
 export interface DemoZone {
@@ -12,6 +12,7 @@ export interface DemoZone {
   readonly hotWater?: boolean
   readonly ownPump?: boolean
   readonly foundCalling?: boolean
+  readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
 }
 
 export interface DemoPlant {
@@ -49,7 +50,7 @@ export function demoJob(plant: DemoPlant): Job {
       ...more,
     }
   }
-  const scheme = schemes.find(({ id }) => id === plant.scheme)
+  const scheme = schemeCalled(plant.scheme)
   if (!scheme) throw new RangeError(`no scheme ${plant.scheme}`)
-  return { ...job, ...scheme.wire(job), scheme: { id: scheme.id } }
+  return wiredBy(job, scheme)
 }

@@ -29,7 +29,7 @@ export const Zone = Type.Object(
     number: Type.Integer({ minimum: 1, maximum: 99 }),
     name: Name,
     place: Id,
-    /** Kinds as surveyed; what is wired is in `parts`. */
+    /** Kinds as surveyed, or ids of the user's own kinds; what is wired is in `parts`. An empty valve kind: no valve. */
     thermostatKind: Type.String({ maxLength: 60 }),
     valveKind: Type.String({ maxLength: 60 }),
     valvePlace: Id,
@@ -46,6 +46,10 @@ export const Zone = Type.Object(
     hotWater: Type.Optional(Type.Boolean()),
     /** A pump of its own, beside the system's. */
     ownPump: Type.Optional(Type.Boolean()),
+    /** Which output of the controller asks this zone's valve, where one does. */
+    output: Type.Optional(Type.Integer({ minimum: 1, maximum: 8 })),
+    /** The signal a modulating valve follows. */
+    signal: Type.Optional(Type.Union([Type.Literal('2-10 V'), Type.Literal('0-10 V'), Type.Literal('4-20 mA')])),
     /** It was calling when the job was opened on site; the bench starts so. */
     foundCalling: Type.Optional(Type.Boolean()),
   },
@@ -72,8 +76,11 @@ export const Survey = Type.Object(
     ),
     boiler: Type.Object(
       {
+        /** Empty where there is none: heat comes from elsewhere. */
         kind: Type.String({ maxLength: 60 }),
         place: Id,
+        /** Degrees Celsius under which the boiler keeps its stored water warm. */
+        lowLimit: Type.Optional(Type.Number({ minimum: 0, maximum: 90 })),
         /** Seconds the boiler wants its pump to run on. */
         postRun: Type.Optional(Type.Number({ minimum: 0, maximum: 1800 })),
       },
@@ -81,6 +88,18 @@ export const Survey = Type.Object(
     ),
     /** The zone panel on the wall, by kind; left out where there is none. */
     panel: Type.Optional(Type.String({ maxLength: 60 })),
+    /** A pump relay panel beside it. */
+    pumpPanel: Type.Optional(Type.Boolean()),
+    /** How the pipes meet a diverter: the port the flow comes in by, and the port of the tank. */
+    diverter: Type.Optional(
+      Type.Object(
+        {
+          inlet: Type.Union([Type.Literal('left'), Type.Literal('right'), Type.Literal('branch')]),
+          tank: Type.Union([Type.Literal('left'), Type.Literal('right'), Type.Literal('branch')]),
+        },
+        closed,
+      ),
+    ),
     /** Does hot water have priority over heating? */
     priority: Type.Optional(Type.Boolean()),
     /** A clock between the supply and the thermostats. */
@@ -145,7 +164,40 @@ export const Wire = Type.Object(
   closed,
 )
 
-export const SchemeChoice = Type.Object({ id: Type.String({ maxLength: 60 }) }, closed)
+/** A kind of part of the user's own: a kind of the catalogue with other figures, markings and lead colours. */
+export const OwnKind = Type.Object(
+  {
+    like: Type.String({ maxLength: 60 }),
+    name: Name,
+    figures: Type.Record(FigureName, Type.Number(), closed),
+    markings: Type.Record(TerminalName, Type.String({ maxLength: 12 }), closed),
+    leadColours: Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed),
+    note: Text,
+  },
+  closed,
+)
+
+/** Answers to the questions on which the trade has more than one school. */
+const Schools = Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,32}$' }), Type.String({ maxLength: 32 }), closed)
+
+export const SchemeChoice = Type.Object(
+  {
+    id: Type.String({ maxLength: 60 }),
+    /** What it was wired from: with it the wiring can be made again as it was, to tell what has been changed since. */
+    from: Type.Optional(
+      Type.Object(
+        {
+          zones: byId(Zone),
+          survey: Survey,
+          schools: Type.Optional(Schools),
+          ownKinds: Type.Optional(byId(OwnKind)),
+        },
+        closed,
+      ),
+    ),
+  },
+  closed,
+)
 
 export const Job = Type.Object(
   {
@@ -158,6 +210,9 @@ export const Job = Type.Object(
     places: byId(Place),
     zones: byId(Zone),
     survey: Survey,
+    schools: Type.Optional(Schools),
+    /** The user's own kinds this job uses, so that the document stands alone. */
+    ownKinds: Type.Optional(byId(OwnKind)),
     scheme: Type.Union([SchemeChoice, Type.Null()]),
     parts: byId(Part),
     cables: byId(Cable),
@@ -195,6 +250,7 @@ export const Entry = Reading
 export type Practice = Static<typeof Practice>
 export type Place = Static<typeof Place>
 export type Zone = Static<typeof Zone>
+export type OwnKind = Static<typeof OwnKind>
 export type Survey = Static<typeof Survey>
 export type Part = Static<typeof Part>
 export type Cable = Static<typeof Cable>

@@ -16,15 +16,23 @@ export interface Feed {
   readonly volts: number
 }
 
+/** A signal is there from a fifth of this on: half a volt. */
+const SIGNAL_VOLTS = 2.5
+
 export function feedsOf(netlist: Netlist, job: Job): Feed[] {
   const feeds: Feed[] = []
   for (const part of netlist.parts.values()) {
     const { roles, terminals } = part.kind
-    if (!roles?.feeds) continue
-    const [hot, back] = roles.feeds
-    const volts = roles.feedVolts ? part.figures[roles.feedVolts]! : mains(job.practice).volts
-    const [hotNode, backNode] = [part.nodes.get(hot)!, part.nodes.get(back)!]
-    feeds.push({ part, hot, back, hotNode, backNode, circuit: terminals[hot]!.circuit, volts })
+    const feed = ([hot, back]: readonly [string, string], volts: number) => {
+      const [hotNode, backNode] = [part.nodes.get(hot)!, part.nodes.get(back)!]
+      feeds.push({ part, hot, back, hotNode, backNode, circuit: terminals[hot]?.circuit ?? 'low voltage', volts })
+    }
+    if (roles?.feeds) feed(roles.feeds, roles.feedVolts ? part.figures[roles.feedVolts]! : mains(job.practice).volts)
+    if (roles?.feedsInside) {
+      const [hot, back, volts] = roles.feedsInside
+      feed([hot, back], part.figures[volts]!)
+    }
+    for (const pair of roles?.signals ?? []) feed(pair, SIGNAL_VOLTS)
   }
   return feeds
 }

@@ -28,11 +28,15 @@ export function litWires(simulation: Simulation, job: Job): Record<string, WireL
     const wire = job.wires[branch.wire!]!
     const amps = circuit.flow(branch)
     const flowing = amps >= FLOWS
-    const earth = [wire.from, wire.to].some(
-      ({ part, terminal }) => netlist.parts.get(part)?.kind.terminals[terminal]?.circuit === 'earth',
+    const lands = [wire.from, wire.to].map(
+      ({ part, terminal }) => netlist.parts.get(part)?.kind.terminals[terminal]?.circuit,
     )
+    const earth = lands.includes('earth')
+    // Signals share their common with the supply; a conductor on a signal terminal carries the signal.
+    const signal = lands.includes('signal')
     const feed = feeds.find(
-      ({ hotNode, backNode }) => metal.joined(branch.a, hotNode) || metal.joined(branch.a, backNode),
+      ({ hotNode, backNode, circuit }) =>
+        (circuit === 'signal') === signal && (metal.joined(branch.a, hotNode) || metal.joined(branch.a, backNode)),
     )
     const volts = feed ? Math.max(...[branch.a, branch.b].map((node) => circuit.level(node, feed.backNode))) : 0
     const lit = feed !== undefined && ((flowing && feed.circuit === 'call') || volts >= LIT * feed.volts)

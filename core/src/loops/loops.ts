@@ -1,5 +1,5 @@
 import { size } from '../circuit/complex.ts'
-import { transformerIn } from '../circuit/netlist.ts'
+import { type InstalledPart, terminalName, transformerIn } from '../circuit/netlist.ts'
 import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
@@ -13,6 +13,8 @@ export interface ZoneLoops {
   readonly zone: string
   readonly valve?: Strip
   readonly call?: Strip
+  /** The control signal a valve follows. */
+  readonly signal?: Strip
   /** Where the proof is only assumed: the relay that stands in for the missing switch. */
   readonly standIn?: Strip
 }
@@ -41,14 +43,23 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
     const motor = strip('valve', valve, rolesOf(valve)?.actuator)
     const prover = relay ?? valve
     const call = strip('call', prover, rolesOf(prover)?.endSwitch)
+    const signal = strip('signal', valve, rolesOf(valve)?.listens)
     const standIn = strip('relay', relay, rolesOf(relay)?.work)
     return {
       zone: id,
       ...(motor ? { valve: motor } : {}),
       ...(call ? { call } : {}),
+      ...(signal ? { signal } : {}),
       ...(standIn ? { standIn } : {}),
     }
   })
+  const landed = new Set(Object.values(job.wires).flatMap(({ from, to }) => [terminalName(from), terminalName(to)]))
+  const isLanded = ({ id, nodes, branches }: InstalledPart, element: string) => {
+    const branch = branches.get(element)
+    return [...nodes].some(
+      ([terminal, node]) => (node === branch?.a || node === branch?.b) && landed.has(`${id}.${terminal}`),
+    )
+  }
   const shared: Strip[] = []
   for (const part of netlist.parts.values()) {
     const { id, kind } = part
@@ -60,7 +71,9 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
       const primary: Subject = { part: id, element: winding.element.name, a, b, load: true, amps }
       shared.push(stripOf(`supply:${id}`, primary, context))
     }
-    for (const element of [kind.roles?.work, kind.roles?.actuator, ...(kind.roles?.lanes ?? [])]) {
+    // A contact that nothing is landed on is not used, which is no fault.
+    const lanes = (kind.roles?.lanes ?? []).filter((name) => isLanded(part, name))
+    for (const element of [kind.roles?.work, kind.roles?.actuator, ...lanes]) {
       if (element === undefined || owned.has(`${id}.${element}`)) continue
       const made = strip(`work-${element}`, id, element)
       if (made) shared.push(made)
@@ -74,5 +87,13 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
 function subjectOf({ circuit, netlist }: Simulation, part: string, element: string): Subject | undefined {
   const branch = netlist.parts.get(part)?.branches.get(element)
   if (!branch) return undefined
-  return { part, element, a: branch.a, b: branch.b, branch, load: branch.form === 'load', amps: circuit.flow(branch) }
+  return {
+    part,
+    element,
+    a: branch.a,
+    b: branch.b,
+    branch,
+    load: branch.form !== 'contact',
+    amps: circuit.flow(branch),
+  }
 }

@@ -1,5 +1,6 @@
 import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { askingOf } from '../motion/asking.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { labelOf, terminalInWords } from './words.ts'
 
@@ -9,9 +10,10 @@ export function stateInWords(simulation: Simulation, job: Job): string[] {
   const { parts } = simulation.netlist
   const calling: string[] = []
   for (const zone of zonesInOrder(job)) {
-    const thermostat = parts.get(zone.thermostat ?? '')
-    if (thermostat && simulation.stateOf(thermostat.id)[thermostat.kind.roles?.calling ?? ''] === true)
-      calling.push(zone.name)
+    const asking = askingOf(job, zone)
+    const now = asking && simulation.has(asking.part) ? simulation.stateOf(asking.part)[asking.state] : undefined
+    if (now === true) calling.push(zone.name)
+    else if (typeof now === 'number' && now > 0) calling.push(`${zone.name} (${now})`)
   }
   words.push(calling.length > 0 ? `Calling: ${calling.join(', ')}` : 'Nobody calls')
   for (const { id, kind, figures } of parts.values()) {

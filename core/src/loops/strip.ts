@@ -89,7 +89,10 @@ export function stripOf(
   unroller.station(subject, enter, leave)
   unroller.walk(after)
   const sourceVolts = circuit.level(feed.hotNode, feed.backNode)
-  const complete = subject.amps >= FLOWS
+  // A signal is heard by its volts; hardly any current flows.
+  const heard =
+    feed.circuit === 'signal' && sourceVolts >= LIT * feed.volts && circuit.level(enter, leave) > sourceVolts / 2
+  const complete = heard || subject.amps >= FLOWS
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
   return {
     id,

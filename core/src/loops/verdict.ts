@@ -5,7 +5,7 @@ import { kindOf } from '../parts/index.ts'
 import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
 import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
-import { boilersTold, type ZoneStanding, zoneStanding } from './zone-standing.ts'
+import { boilersTold, hasBoiler, type ZoneStanding, zoneStanding } from './zone-standing.ts'
 
 export interface Verdict {
   readonly tone: 'well' | 'busy' | 'wrong'
@@ -198,12 +198,32 @@ function quiet(
   if (calling.length === 0)
     return {
       tone: 'well',
-      sentence: [{ text: 'Nobody calls: every valve shut, every switch open, boiler and pump at rest.' }],
+      sentence: [
+        {
+          text: zones.some(({ opening }) => opening > 0)
+            ? 'Nobody calls, and a valve stands open.'
+            : hasBoiler(simulation)
+              ? 'Nobody calls: every valve shut, every switch open, boiler and pump at rest.'
+              : 'Nobody calls: every valve shut.',
+        },
+      ],
     }
   const told = boilersTold(simulation).length > 0
+  const follow = calling.filter(({ zone }) => loopsFollow(simulation, job, zone))
+  if (follow.length === calling.length)
+    return {
+      tone: 'well',
+      sentence: [{ text: `${named(calling)}: ${calling.length === 1 ? calling[0]!.says : 'open as far as asked'}.` }],
+    }
   const calls = calling.length === 1 ? 'calls' : 'call'
   return {
     tone: 'well',
     sentence: [{ text: `${named(calling)} ${calls}: open and proven${told ? ', boiler called' : ''}.` }],
   }
+}
+
+/** Does the zone's valve follow a signal, rather than open and shut? */
+function loopsFollow({ netlist }: Simulation, job: Job, zone: string): boolean {
+  const valve = job.zones[zone]?.valve
+  return valve !== undefined && netlist.parts.get(valve)?.kind.roles?.listens !== undefined
 }

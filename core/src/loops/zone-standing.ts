@@ -1,3 +1,4 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
@@ -29,7 +30,10 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   const blank = { zone: loops.zone, calling: false, opening: 0, moving: false, proven: false }
   const thermostat = zone.thermostat ? simulation.netlist.parts.get(zone.thermostat) : undefined
   const valve = zone.valve ? simulation.netlist.parts.get(zone.valve) : undefined
-  if (!thermostat || !valve) return { ...blank, says: 'not wired' }
+  if (!thermostat) return { ...blank, says: 'not wired' }
+  if (!valve)
+    return zone.valveKind === '' ? valvelessStanding(simulation, loops, thermostat) : { ...blank, says: 'not wired' }
+  if (valve.kind.roles?.listens) return followingStanding(simulation, job, loops, thermostat, valve)
   const calls = simulation.stateOf(thermostat.id)
   const stands = simulation.stateOf(valve.id)
   const calling = calls[thermostat.kind.roles?.calling ?? ''] === true
@@ -51,6 +55,10 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
     if (driven)
       return trouble('runs with no call', valveLabel, {
         text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
+      })
+    if (opening > 0 && !moving && travel <= 0 && stands.passes === true)
+      return trouble('shut, lets water by', valveLabel, {
+        text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
       })
     if (opening > 0 && !moving)
       return trouble(`${says}, no call`, valveLabel, {
@@ -100,6 +108,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   if (travel < 1 && !proven) return { ...found, says }
   // A link stands in for the switch this valve has not: the call itself is taken for the proof.
   if (!loops.call && boilersTold(simulation).length > 0) return { ...found, proven: true, says: `${says}, assumed` }
+  if (!hasBoiler(simulation)) return { ...found, proven: true, says: `${says}, assumed` }
   if (!loops.call)
     return trouble('open, nothing to prove it', valveLabel, { text: ' is open and nothing tells the boiler.' })
   if (!proven) {
@@ -130,6 +139,88 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
   return { ...found, says: `${says}, ${valve.kind.roles?.endSwitch ? 'proven' : 'assumed'}` }
+}
+
+/** Heat may come from elsewhere: then nothing waits to be told. */
+export const hasBoiler = (simulation: Simulation) =>
+  [...simulation.netlist.parts.values()].some(({ kind }) => kind.roles?.told !== undefined)
+
+/** A zone on the resting side of a diverter: its thermostat calls the machine, and no valve of its own stands between. */
+function valvelessStanding(simulation: Simulation, { zone }: ZoneLoops, thermostat: InstalledPart): ZoneStanding {
+  const calls = simulation.stateOf(thermostat.id)
+  const calling = calls[thermostat.kind.roles?.calling ?? ''] === true
+  const made = calls.made === true
+  const told = boilersTold(simulation).length > 0
+  const says = !calling ? 'no call' : !made ? thermostat.kind.says(thermostat.figures, calls) : 'calls the boiler'
+  const found = { zone, calling, opening: 0, moving: false, proven: made && told, says }
+  if (!calling || !made || told) return found
+  return {
+    ...found,
+    says: 'calls, boiler deaf',
+    trouble: [{ text: 'Its thermostat calls, but the boiler does not answer.' }],
+  }
+}
+/** What an output must ask before it counts as a call. */
+const ASKS = 0.01
+
+/** A valve that follows a signal: how far it is asked, how far it stands, and where feed or signal go dark. */
+function followingStanding(
+  simulation: Simulation,
+  job: Job,
+  loops: ZoneLoops,
+  asker: InstalledPart,
+  valve: InstalledPart,
+): ZoneStanding {
+  const zone = job.zones[loops.zone]!
+  const stands = simulation.stateOf(valve.id)
+  const asked = valve.kind.asked?.(valve.figures, stands) ?? 0
+  const opening = openingOf(valve, stands)
+  const powered = stands.powered === true
+  const set = Number(simulation.stateOf(asker.id)[`out${zone.output ?? ''}`] ?? 0)
+  const moving = powered && Math.abs(asked - Number(stands.travel)) > ASKS && !valve.pinned.has('travel')
+  const found = {
+    zone: loops.zone,
+    calling: asked > ASKS,
+    opening,
+    moving,
+    proven: powered && !moving,
+    says: valve.kind.says(valve.figures, stands),
+  }
+  const name: Piece = { text: `${zone.name}: ` }
+  const label: Piece = { text: labelOf(job, valve.id), part: valve.id, wrong: true }
+  const dark = loops.valve?.dark
+  if (!powered)
+    return {
+      ...found,
+      says: `${found.says.replace(', no power', '')}, no power`,
+      trouble: [
+        name,
+        label,
+        { text: ' has no 24 V and stays where it is.' },
+        ...(dark ? [{ text: ' Its feed goes dark at ' }, darkInWords(job, dark), { text: '.' }] : []),
+      ],
+    }
+  // A current needs a closed loop and a voltage a whole one: what was set must arrive.
+  const lost = loops.signal?.dark
+  if (set > 0.5 && lost && lost.at !== 'source' && asked <= ASKS)
+    return {
+      ...found,
+      says: 'powered, no signal',
+      trouble: [
+        name,
+        label,
+        { text: ' is fed and hears no signal, so it stands at its zero end. The signal goes dark at ' },
+        darkInWords(job, lost),
+        { text: '.' },
+      ],
+    }
+  if (valve.pinned.has('travel') && Math.abs(asked - Number(stands.travel)) > 0.05)
+    return {
+      ...found,
+      says: 'asked, does not move',
+      trouble: [name, label, { text: ' is fed and asked, and does not move. Turn the stem by hand.' }],
+    }
+  return found
 }
 
 /** Why a loop is dark on purpose, where the part that keeps it so gives a reason and has no fault of its own. */

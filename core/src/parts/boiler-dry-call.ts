@@ -6,6 +6,7 @@ import {
   tepid,
   type Water,
   waterFigures,
+  waterKnob,
   waterLevels,
   waterRate,
 } from './boiler-water.ts'
@@ -63,6 +64,7 @@ export const dryCallBoiler = part({
   },
   figures: { ...callFigures, standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 }, ...waterFigures },
   state: { called: false, ...tepid },
+  controls: [waterKnob],
   roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['t1', 't2'], feedVolts: 'callVolts' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),

@@ -5,6 +5,7 @@ import {
   limitTell,
   tepid,
   waterFigures,
+  waterKnob,
   waterLevels,
   waterRate,
 } from './boiler-water.ts'
@@ -38,6 +39,7 @@ export const switchedLiveBoiler = part({
     ...waterFigures,
   },
   state: { called: false, runOn: 0, ...tepid },
+  controls: [waterKnob],
   roles: { callSense: 'call', told: 'called', work: 'controls' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
@@ -92,9 +94,10 @@ export const voltFreeBoiler = part({
     senseOhms: { name: 'Call input', unit: 'ohm', value: 2200 },
     standbyVa: { name: 'Controls at rest', unit: 'VA', value: 8 },
     pumpVa: { name: 'Pump inside', unit: 'VA', value: 45 },
+    postRun: { name: 'Pump over-run, 0 for none', unit: 's', value: 0 },
     ...waterFigures,
   },
-  state: { called: false, linked: false, powered: false, ...tepid },
+  state: { called: false, linked: false, powered: false, runOn: 0, ...tepid },
   controls: [
     {
       state: 'linked',
@@ -104,28 +107,39 @@ export const voltFreeBoiler = part({
         { value: true, says: 'fitted' },
       ],
     },
+    waterKnob,
   ],
   roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['v1', 'v2'], feedVolts: 'callVolts' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
-    load('pump', 'l', 'n', { volts: 230, va: f.pumpVa, powerFactor: 0.8, hertz: site.hertz }, (s) => s.called),
+    load(
+      'pump',
+      'l',
+      'n',
+      { volts: 230, va: f.pumpVa, powerFactor: 0.8, hertz: site.hertz },
+      (s) => s.called || s.runOn > 0,
+    ),
     direct('callSupply', 's', 'v2', (s) => (s.powered ? f.callVolts : 0), 50),
     resistor('sense', 's', 'v1', f.senseOhms),
     contact('link', 'v1', 'v2', (s) => s.linked, 0.02),
   ],
   motion: {
-    rates: (f, s, feel) => ({ water: waterRate(f, s, s.called && !s.limitOpen, feel.around) }),
-    levels: (f) => ({ water: waterLevels(f) }),
+    rates: (f, s, feel) => ({
+      water: waterRate(f, s, s.called && !s.limitOpen, feel.around),
+      ...(!s.called && s.runOn > 0 ? { runOn: -1 } : {}),
+    }),
+    levels: (f) => ({ water: waterLevels(f), runOn: [0] }),
     background: ['water'],
     jumps(f, s, feel) {
       const powered = feel.over('controls') >= CALLED_FROM
       if (powered !== s.powered) return { powered }
       const called = powered && Math.abs(feel.directAmps('sense')) >= (CLOSED_SHARE * f.callVolts) / f.senseOhms
-      return called === s.called ? limitJump(f, s) : { called }
+      return called === s.called ? limitJump(f, s) : { called, runOn: f.postRun }
     },
   },
   tells: [
-    { is: (_f, s) => s.called, starts: 'is called: burner and pump on', ends: 'call ends: burner and pump off' },
+    { is: (_f, s) => s.called, starts: 'is called: burner on', ends: 'call ends: burner off' },
+    { is: (_f, s) => s.called || s.runOn > 0, starts: 'pump inside on', ends: 'pump inside off' },
     limitTell,
   ],
   faults: [
@@ -134,7 +148,7 @@ export const voltFreeBoiler = part({
     limitFault,
   ],
   says: (_f, s) =>
-    `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.powered ? 'idle' : 'dead'}, ${inDegrees(s)}`,
+    `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.runOn > 0 ? `over-run ${Math.ceil(s.runOn)} s` : s.powered ? 'idle' : 'dead'}, ${inDegrees(s)}`,
   hazards: [
     '230 V on the call pair destroys the board. Test a contact for continuity only with the boiler leads lifted or the boiler isolated.',
   ],

@@ -4,9 +4,14 @@ import {
   limitFault,
   limitJump,
   limitTell,
+  lowLimitFigures,
+  lowLimitTell,
+  pumps,
   tepid,
   type Water,
+  wanted,
   waterFigures,
+  waterKnob,
   waterLevels,
   waterRate,
 } from './boiler-water.ts'
@@ -17,7 +22,7 @@ import { part } from './kind.ts'
 const FLAME_AMPS = 1e-3
 
 type Oil = Water & { called: boolean; flame: boolean; trial: number; lockedOut: boolean }
-const burns = (s: Oil) => s.called && !s.limitOpen && !s.lockedOut
+const burns = (s: Oil) => wanted(s, s.called) && !s.lockedOut
 
 export const oilBoiler = part({
   kind: 'boiler/oil',
@@ -42,6 +47,7 @@ export const oilBoiler = part({
     trialTime: { name: 'Flame trial', unit: 's', value: 45 },
     standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 },
     ...waterFigures,
+    ...lowLimitFigures,
   },
   state: { called: false, flame: false, trial: 0, lockedOut: false, ...tepid },
   controls: [
@@ -53,6 +59,7 @@ export const oilBoiler = part({
         { value: true, says: 'locked out' },
       ],
     },
+    waterKnob,
   ],
   roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['t1', 't2'], feedVolts: 'callVolts' },
   inside: (f, site) => [
@@ -60,7 +67,7 @@ export const oilBoiler = part({
     ...callInside(f, site, 'l', 'n'),
     contact('burnerRelay', 'l', 'b1', burns, 0.02),
     strap('burnerNeutral', 'n', 'b2'),
-    contact('pumpRelay', 'l', 'c1', (s) => s.called, 0.02),
+    contact('pumpRelay', 'l', 'c1', (s) => pumps(f, s, s.called), 0.02),
     strap('pumpNeutral', 'n', 'c2'),
     direct('eye', 'f1', 'f2', () => 5, 1000),
   ],
@@ -87,6 +94,7 @@ export const oilBoiler = part({
     { is: (_f, s) => s.flame, starts: 'sees the flame', ends: 'sees no flame' },
     { is: (_f, s) => s.lockedOut, starts: 'locks out', ends: 'is reset' },
     limitTell,
+    lowLimitTell,
   ],
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Control', open: ['sense'] },
@@ -95,7 +103,7 @@ export const oilBoiler = part({
     limitFault,
   ],
   says: (_f, s) =>
-    `${s.lockedOut ? 'locked out' : !s.called ? 'idle' : s.limitOpen ? 'at its limit' : s.flame ? 'firing' : `trial ${Math.floor(s.trial)} s`}, ${inDegrees(s)}`,
+    `${s.lockedOut ? 'locked out' : !s.called && !s.cold ? 'idle' : s.limitOpen ? 'at its limit' : s.flame ? 'firing' : `trial ${Math.floor(s.trial)} s`}, ${inDegrees(s)}`,
   hazards: [
     'Oil and combustion controls: licensed people under the local code. A lock-out has a cause: find it before it is reset.',
     'F-F takes the flame eye only. T-T takes a dry contact only.',

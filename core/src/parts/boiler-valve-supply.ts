@@ -3,12 +3,18 @@ import {
   limitFault,
   limitJump,
   limitTell,
+  lowLimitFigures,
+  lowLimitTell,
+  pumps,
   tepid,
+  wanted,
   waterFigures,
+  waterKnob,
   waterLevels,
   waterRate,
 } from './boiler-water.ts'
-import { contact, load, strap, windings } from './element.ts'
+import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
+import { contact, load, windings } from './element.ts'
 import { part } from './kind.ts'
 
 /**
@@ -23,41 +29,30 @@ export const valveSupplyBoiler = part({
   about:
     'Its own small transformer feeds valves, relay, damper and gas valve. End switches close “shared” to “call”. Not isolated.',
   terminals: {
-    l: { role: 'live', marking: 'L1', circuit: 'line voltage', takes: 1 },
-    n: { role: 'neutral', marking: 'N', circuit: 'line voltage', takes: 1 },
-    e: { role: 'earth', marking: 'E', circuit: 'earth', takes: 3 },
-    c1: { role: 'circulator live', marking: 'C1', circuit: 'line voltage', takes: 1 },
-    c2: { role: 'circulator neutral', marking: 'C2', circuit: 'line voltage', takes: 1 },
+    ...chainTerminals,
     feed: { role: 'feed of the valve loops', marking: 'V', circuit: 'low voltage', takes: 2 },
     shared: { role: 'shared end of the 24 V', marking: 'S', circuit: 'low voltage', takes: 2 },
     call: { role: 'to the relay coil', marking: 'K', circuit: 'low voltage', takes: 2 },
-    d1: { role: 'damper feed', marking: 'D1', circuit: 'low voltage', takes: 1 },
-    d2: { role: 'damper common', marking: 'D2', circuit: 'low voltage', takes: 1 },
-    d3: { role: 'damper proof', marking: 'D3', circuit: 'low voltage', takes: 1 },
-    b1: { role: 'burner chain out', marking: 'B1', circuit: 'low voltage', takes: 1 },
-    b2: { role: 'burner chain return', marking: 'B2', circuit: 'low voltage', takes: 1 },
   },
   figures: {
-    va: { name: 'Transformer inside', unit: 'VA', value: 40 },
-    ratedVolts: { name: 'Volts at rated load', unit: 'V', value: 24 },
-    openVolts: { name: 'Volts unloaded', unit: 'V', value: 27 },
+    ...chainFigures,
     coilVa: { name: 'Relay coil', unit: 'VA', value: 3 },
     pullIn: { name: 'Relay pulls in from', unit: 'V', value: 18 },
     dropOut: { name: 'Relay drops out below', unit: 'V', value: 8 },
     ...waterFigures,
+    ...lowLimitFigures,
   },
   state: { pulledIn: false, ...tepid },
+  controls: [waterKnob],
   roles: { callSense: 'coil', told: 'pulledIn', work: 'coil', feeds: ['feed', 'shared'], feedVolts: 'openVolts' },
   inside: (f, site) => [
     windings('core', ['l', 'n'], ['feed', 'shared'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
     contact('highLimit', 'feed', 'lim', (s) => !s.limitOpen, 0.02),
     load('coil', 'lim', 'call', { volts: 24, va: f.coilVa, powerFactor: 0.6, hertz: site.hertz }),
-    contact('pumpRelay', 'l', 'c1', (s) => s.pulledIn, 0.02),
-    strap('pumpNeutral', 'n', 'c2'),
-    contact('damperRelay', 'lim', 'd1', (s) => s.pulledIn, 0.02),
-    strap('damperCommon', 'shared', 'd2'),
-    strap('chain', 'd3', 'b1'),
-    strap('chainReturn', 'shared', 'b2'),
+    ...chainInside<{ pulledIn: boolean } & typeof tepid>('lim', 'shared', {
+      pumps: (s) => pumps(f, s, s.pulledIn),
+      fires: (s) => wanted(s, s.pulledIn),
+    }),
   ],
   motion: {
     rates: (f, s, feel) => ({ water: waterRate(f, s, feel.around.flame, feel.around) }),
@@ -73,13 +68,11 @@ export const valveSupplyBoiler = part({
   tells: [
     { is: (_f, s) => s.pulledIn, starts: 'relay pulls in: pump on, damper told', ends: 'relay drops out: pump off' },
     limitTell,
+    lowLimitTell,
   ],
-  faults: [
-    { name: 'coilOpen', says: 'Relay coil open', repair: 'Control', open: ['coil'] },
-    { name: 'pumpRelayOpen', says: 'Pump contact does not make', repair: 'Control', open: ['pumpRelay'] },
-    limitFault,
-  ],
-  says: (_f, s) => `${s.pulledIn ? 'called' : s.limitOpen ? 'at its limit' : 'idle'}, ${inDegrees(s)}`,
+  faults: [{ name: 'coilOpen', says: 'Relay coil open', repair: 'Control', open: ['coil'] }, pumpRelayOpen, limitFault],
+  says: (_f, s) =>
+    `${s.pulledIn ? 'called' : s.limitOpen ? 'at its limit' : s.cold ? 'keeping warm' : 'idle'}, ${inDegrees(s)}`,
   hazards: [
     'Gas and combustion controls: licensed people under the local code.',
     'All valves, relay, damper and gas valve hang on one small transformer: budget it.',

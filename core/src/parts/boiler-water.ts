@@ -1,11 +1,12 @@
-import type { Around } from './kind.ts'
+import type { Around, Control } from './kind.ts'
 
 /**
  * The water in a boiler as one lump: the burner warms it, the open zones and the case cool it, so that limits cycle. The
- * high limit stops the burner and lets it go again below its differential.
+ * high limit stops the burner and lets it go again below its differential. A low limit, where one is set, keeps the burner
+ * going without a call until stored hot water is warm, and may hold the circulator off meanwhile (the reverse contact).
  */
-export type Water = { water: number; limitOpen: boolean }
-export const tepid: Water = { water: 40, limitOpen: false }
+export type Water = { water: number; limitOpen: boolean; cold: boolean }
+export const tepid: Water = { water: 40, limitOpen: false, cold: false }
 
 export const waterFigures = {
   limit: { name: 'High limit', unit: '°C', value: 82 },
@@ -14,6 +15,13 @@ export const waterFigures = {
   draws: { name: 'Water cools, all zones open', unit: 'K/min', value: 7 },
 }
 export type WaterFigures = { limit: number; differential: number; fires: number; draws: number }
+
+/** Of a control that keeps stored water warm. */
+export const lowLimitFigures = {
+  lowLimit: { name: 'Low limit, 0 for none', unit: '°C', value: 0 },
+  holdsPump: { name: 'Low limit holds the pump off (1 yes, 0 no)', unit: '', value: 1 },
+}
+export type LowLimitFigures = { lowLimit: number; holdsPump: number }
 
 const CASE_LOSS = 0.2
 const ROOM = 18
@@ -24,18 +32,43 @@ export const waterRate = (f: WaterFigures, s: Water, firing: boolean, around: Ar
   return rate < 0 && s.water <= ROOM ? 0 : rate
 }
 
-export const waterLevels = (f: WaterFigures) => [ROOM, f.limit - f.differential, f.limit]
+export const waterLevels = (f: WaterFigures & Partial<LowLimitFigures>) => [
+  ROOM,
+  f.limit - f.differential,
+  f.limit,
+  ...(f.lowLimit ? [f.lowLimit, f.lowLimit + f.differential] : []),
+]
 
-/** The limit opening or closing, where it does. */
-export function limitJump(f: WaterFigures, s: Water): { limitOpen: boolean } | undefined {
+/** The limits opening or closing, where they do. */
+export function limitJump(f: WaterFigures & Partial<LowLimitFigures>, s: Water): Partial<Water> | undefined {
   if (!s.limitOpen && s.water >= f.limit) return { limitOpen: true }
-  return s.limitOpen && s.water <= f.limit - f.differential ? { limitOpen: false } : undefined
+  if (s.limitOpen && s.water <= f.limit - f.differential) return { limitOpen: false }
+  if (!f.lowLimit) return undefined
+  if (!s.cold && s.water <= f.lowLimit) return { cold: true }
+  return s.cold && s.water >= f.lowLimit + f.differential ? { cold: false } : undefined
+}
+
+/** Is heat wanted, by a call or by the low limit? */
+export const wanted = (s: Water, called: boolean) => (called || s.cold) && !s.limitOpen
+/** May the circulator run? */
+export const pumps = (f: LowLimitFigures, s: Water, called: boolean) => called && !(s.cold && f.holdsPump > 0)
+
+export const waterKnob: Control = {
+  state: 'water',
+  name: 'Boiler water is at',
+  dial: () => ({ from: 10, to: 95, step: 1, unit: '°C' }),
 }
 
 export const limitTell = {
   is: (_f: unknown, s: Water) => s.limitOpen,
   starts: 'high limit opens: burner off',
   ends: 'high limit closes again',
+}
+
+export const lowLimitTell = {
+  is: (_f: unknown, s: Water) => s.cold,
+  starts: 'low limit asks for heat',
+  ends: 'low limit is satisfied',
 }
 
 export const limitFault = {

@@ -1,3 +1,4 @@
+import { bodyPasses, bodySeizedOpen, bodySeizedShut } from './body.ts'
 import { contact, type Element, load } from './element.ts'
 import { part } from './kind.ts'
 import {
@@ -5,10 +6,11 @@ import {
   leverControl,
   opening,
   type SpringFigures,
-  springFaults,
   springFigures,
   springHazards,
   springMotion,
+  switchFigures,
+  switchMade,
 } from './spring-return.ts'
 
 /** A wax element heats and pushes the valve open; it draws all the while, and cools before the valve shuts. */
@@ -35,7 +37,9 @@ const tells = [
 
 const faults = [
   { name: 'heaterOpen', says: 'Heater open', repair: 'Head', open: ['motor'] },
-  ...springFaults.filter(({ name }) => name === 'bodySeizedShut' || name === 'seizedOpen'),
+  bodySeizedShut,
+  bodySeizedOpen,
+  bodyPasses,
 ]
 
 const heater = (
@@ -80,14 +84,14 @@ export const heatMotor3 = part({
     t2: { role: 'shared common', marking: '2', circuit: 'low voltage', takes: 2 },
     t3: { role: 'switch out', marking: '3', circuit: 'low voltage', takes: 1 },
   },
-  figures: { ...heatFigures, switchAt: { name: 'End switch makes at', unit: 'of travel', value: 0.92 } },
+  figures: { ...heatFigures, ...switchFigures },
   state: { ...atRest },
   controls: [leverControl],
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
   hookup: { feed: 't1', back: 't2', proof: ['t2', 't3'], proofShared: true },
   inside: (f, site) => [
     heater(f, 't1', 't2', site.hertz),
-    contact('endSwitch', 't2', 't3', (s) => s.travel >= f.switchAt, 0.05),
+    contact('endSwitch', 't2', 't3', (s) => switchMade(f, s), 0.05),
   ],
   motion: springMotion((f: SpringFigures & { switchAt: number }) => [f.switchAt]),
   tells: [...tells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],

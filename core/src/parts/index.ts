@@ -1,4 +1,6 @@
+import { combinationBoiler } from './boiler-combination.ts'
 import { dryCallBoiler } from './boiler-dry-call.ts'
+import { gasBoiler } from './boiler-gas.ts'
 import { switchedLiveBoiler, voltFreeBoiler } from './boiler-line.ts'
 import { oilBoiler } from './boiler-oil.ts'
 import { valveSupplyBoiler } from './boiler-valve-supply.ts'
@@ -7,14 +9,16 @@ import { burner } from './burner.ts'
 import { damper, gasValve, rollOut, spillSwitch } from './burner-chain.ts'
 import { circulator } from './circulator.ts'
 import { controlTransformer } from './control-transformer.ts'
-import { buildingController, loadResistor } from './controller.ts'
+import { buildingController } from './controller.ts'
 import { diverter } from './diverter.ts'
 import { flameEye } from './flame-eye.ts'
 import { fuse } from './fuse.ts'
 import { fusedSpur } from './fused-spur.ts'
+import { heatMachine } from './heat-machine.ts'
 import { heatMotor2, heatMotor3 } from './heat-motor.ts'
 import type { PartKind } from './kind.ts'
 import { emergencySwitch, fireCutOut, serviceSwitch } from './line-switches.ts'
+import { loadResistor } from './load-resistor.ts'
 import { modulating } from './modulating.ts'
 import { motorValve2 } from './motor-valve-2.ts'
 import { motorValve4 } from './motor-valve-4.ts'
@@ -23,7 +27,8 @@ import { powerBothWays } from './power-both-ways.ts'
 import { programmer } from './programmer.ts'
 import { pumpPanel } from './pump-panel.ts'
 import { relay, relay230 } from './relay.ts'
-import { cap4, lever2, lever3, lever5 } from './splices.ts'
+import { signalSetter } from './signal-setter.ts'
+import { cap2, cap4, lever2, lever3, lever5, push2, push3, push5, push8, sealed3 } from './splices.ts'
 import { storedCharge } from './stored-charge.ts'
 import { lineSupply } from './supply-line.ts'
 import {
@@ -35,7 +40,7 @@ import {
   twoWireThermostat,
 } from './thermostats.ts'
 import { twoPort5, twoPort6 } from './two-port-230.ts'
-import { wiringCentre } from './wiring-centre.ts'
+import { wiringCentre6, wiringCentre12 } from './wiring-centre.ts'
 
 /** Every kind of part that can hang on the wall. A new kind is a new file and one line here. */
 export const kinds: readonly PartKind[] = [
@@ -74,8 +79,11 @@ export const kinds: readonly PartKind[] = [
   dryCallBoiler,
   valveSupplyBoiler,
   oilBoiler,
+  gasBoiler,
   switchedLiveBoiler,
   voltFreeBoiler,
+  combinationBoiler,
+  heatMachine,
   circulator,
   burner,
   flameEye,
@@ -86,9 +94,17 @@ export const kinds: readonly PartKind[] = [
   lever2,
   lever3,
   lever5,
+  push2,
+  push3,
+  push5,
+  push8,
+  sealed3,
+  cap2,
   cap4,
-  wiringCentre,
+  wiringCentre12,
+  wiringCentre6,
   buildingController,
+  signalSetter,
   loadResistor,
 ]
 

@@ -25,12 +25,29 @@ export interface Figure {
   readonly value: number
 }
 
-/** A state the user moves by hand: a switch, a thermostat, a lever. */
-export interface Control {
+/** A state the user moves by hand: a switch, a thermostat, a lever, or a number that is set or simply so. */
+export type Control = Choice | Knob
+
+export interface Choice {
   readonly state: string
   readonly name: string
   /** Values with the word for each, in the order a hand would go through them. */
   readonly options: readonly { readonly value: StateValue; readonly says: string }[]
+}
+
+export interface Knob {
+  readonly state: string
+  readonly name: string
+  dial(f: Figures): Dial
+}
+
+/** The range of a number as the user sees it; the state holds `per` times as much. */
+export interface Dial {
+  readonly from: number
+  readonly to: number
+  readonly step: number
+  readonly unit: string
+  readonly per?: number
 }
 
 /** What a part can feel of the circuit around it. Volts and amps are RMS magnitudes. */
@@ -112,6 +129,12 @@ export interface Roles {
   readonly feeds?: readonly [string, string]
   /** Volts between them when nothing is wrong: a figure of the part, or the line's own volts. */
   readonly feedVolts?: string
+  /** A source inside it, by its two ends and the figure of its volts, that feeds a chain through it. */
+  readonly feedsInside?: readonly [hot: string, back: string, volts: string]
+  /** Pairs of terminals that give a control signal, the signal first. */
+  readonly signals?: readonly (readonly [string, string])[]
+  /** The element by which a valve listens to a control signal. */
+  readonly listens?: string
   /** Contacts that deserve a strip of their own: a panel's dry boiler contact. */
   readonly lanes?: readonly string[]
   /** A fuse or breaker: the state that says it has gone. */
@@ -135,6 +158,8 @@ export interface Hookup {
   readonly proof?: readonly [string, string]
   /** The first side of the proof is the valve's own return: not isolated from the source. */
   readonly proofShared?: boolean
+  /** Where a valve reports how far it stands open. */
+  readonly position?: string
   /** A lead to be insulated in a terminal of its own. */
   readonly spare?: string
   readonly earth?: string
@@ -180,6 +205,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   withholds?(f: F, s: S, element: string): string | undefined
   /** Is a valve told to open, by whatever moves it? */
   urged?(f: F, s: S): boolean
+  /** How far a valve is asked to stand open, 0 to 1, where it can stand anywhere between. */
+  asked?(f: F, s: S): number
   /** How far a valve stands open by motor or by hand, 0 to 1, where that is not its travel alone. */
   opening?(f: F, s: S): number
   /** The part's state in a word or three. */

@@ -1,14 +1,16 @@
+import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely, passing } from './body.ts'
 import { direct, load, resistor } from './element.ts'
 import { part } from './kind.ts'
 
+/** It moves only for a difference the eye could see, and goes all the way where so little is left. */
+const DEAD_BAND = 0.005
+
 /** Where the signal asks it to stand, 0 to 1. Under the foot of its range it goes to its zero end. */
 const asked = (f: { low: number; high: number; reversed: number }, volts: number): number => {
-  const share = Math.min(1, Math.max(0, (volts - f.low) / (f.high - f.low)))
+  const between = Math.min(1, Math.max(0, (volts - f.low) / (f.high - f.low)))
+  const share = between < DEAD_BAND ? 0 : between > 1 - DEAD_BAND ? 1 : between
   return f.reversed > 0 ? 1 - share : share
 }
-
-/** It moves only for a difference the eye could see. */
-const DEAD_BAND = 0.005
 
 export const modulating = part({
   kind: 'valve/modulating',
@@ -31,10 +33,11 @@ export const modulating = part({
     strokeIn: { name: 'Full stroke in', unit: 's', value: 90 },
     inputOhms: { name: 'Signal input', unit: 'ohm', value: 100_000 },
     minimumVolts: { name: 'Works from', unit: 'V', value: 19 },
+    ...bodyFigures,
   },
-  state: { travel: 0, target: 0, powered: false },
-  roles: { actuator: 'drive', travel: 'travel' },
-  hookup: { feed: 'sig', back: 'com', permanent: 'hot' },
+  state: { travel: 0, target: 0, powered: false, ...bodyAtRest },
+  roles: { actuator: 'drive', travel: 'travel', listens: 'signal' },
+  hookup: { feed: 'sig', back: 'com', permanent: 'hot', position: 'fb' },
   inside: (f, site) => [
     load('drive', 'hot', 'com', { volts: f.volts, va: f.va, powerFactor: 0.8, hertz: site.hertz }),
     resistor('signal', 'sig', 'com', f.inputOhms),
@@ -43,7 +46,7 @@ export const modulating = part({
   motion: {
     rates(f, s) {
       const off = s.target - s.travel
-      return s.powered && Math.abs(off) > DEAD_BAND ? { travel: Math.sign(off) / f.strokeIn } : {}
+      return s.powered && Math.abs(off) > DEAD_BAND ? { travel: (freely(f) * Math.sign(off)) / f.strokeIn } : {}
     },
     levels: (_f, s) => ({ travel: [0, s.target, 1] }),
     jumps(f, s, feel) {
@@ -63,10 +66,14 @@ export const modulating = part({
   ],
   faults: [
     { name: 'driveOpen', says: 'Drive dead', repair: 'Actuator', open: ['drive'] },
-    { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { travel: 0 } },
+    bodySeizedShut,
+    bodySeizedOpen,
+    bodyPasses,
     { name: 'positionDead', says: 'Position output dead', repair: 'Actuator', open: ['position'] },
   ],
   urged: (_f, s) => s.powered && s.target > 0.01,
+  asked: (_f, s) => s.target,
+  opening: (_f, s) => Math.max(s.travel, passing(s)),
   says: (_f, s) =>
     `${Math.round(s.travel * 100)} %${Math.abs(s.target - s.travel) > DEAD_BAND ? ` to ${Math.round(s.target * 100)} %` : ''}${s.powered ? '' : ', no power'}`,
 })

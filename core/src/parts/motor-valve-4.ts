@@ -11,6 +11,8 @@ import {
   springMotion,
   springSays,
   springTells,
+  switchFigures,
+  switchMade,
 } from './spring-return.ts'
 
 export const motorValve4 = part({
@@ -26,8 +28,7 @@ export const motorValve4 = part({
   },
   figures: {
     ...springFigures,
-    switchAt: { name: 'End switch makes at', unit: 'of travel', value: 0.92 },
-    leverMakes: { name: 'Parked lever makes the switch (1 yes, 0 no)', unit: '', value: 0 },
+    ...switchFigures,
   },
   state: { ...atRest },
   controls: [leverControl],
@@ -35,7 +36,7 @@ export const motorValve4 = part({
   hookup: { feed: 'm1', back: 'm2', proof: ['e1', 'e2'] },
   inside: (f, site) => [
     load('motor', 'm1', 'm2', { ...f, hertz: site.hertz }),
-    contact('endSwitch', 'e1', 'e2', (s) => s.travel >= f.switchAt || (s.lever === 'parked' && f.leverMakes > 0), 0.05),
+    contact('endSwitch', 'e1', 'e2', (s) => switchMade(f, s), 0.05),
   ],
   motion: springMotion((f: SpringFigures & { switchAt: number }) => [f.switchAt]),
   tells: [...springTells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],

@@ -1,3 +1,4 @@
+import { bodyAtRest, bodyFigures, bodyPasses, freely, passing } from './body.ts'
 import { load } from './element.ts'
 import { part } from './kind.ts'
 
@@ -16,8 +17,9 @@ export const powerBothWays = part({
     va: { name: 'While moving', unit: 'VA', value: 4 },
     travelsIn: { name: 'Travels in', unit: 's', value: 15 },
     minimumVolts: { name: 'Runs from', unit: 'V', value: 18 },
+    ...bodyFigures,
   },
-  state: { travel: 0, direction: 0 },
+  state: { travel: 0, direction: 0, ...bodyAtRest },
   roles: { actuator: 'control', travel: 'travel' },
   hookup: { feed: 'ctl', back: 'c', permanent: 'hot' },
   inside: (f, site) => [
@@ -32,7 +34,7 @@ export const powerBothWays = part({
     load('control', 'ctl', 'c', { volts: f.volts, va: 0.2, powerFactor: 1, hertz: site.hertz }),
   ],
   motion: {
-    rates: (f, s) => (s.direction === 0 ? {} : { travel: s.direction / f.travelsIn }),
+    rates: (f, s) => (s.direction === 0 ? {} : { travel: (freely(f) * s.direction) / f.travelsIn }),
     levels: () => ({ travel: [0, 1] }),
     jumps(f, s, feel) {
       const fed = feel.volts('hot', 'c') >= f.minimumVolts
@@ -51,8 +53,10 @@ export const powerBothWays = part({
   faults: [
     { name: 'motorOpen', says: 'Motor open', repair: 'Head', open: ['motor'], pin: { direction: 0 } },
     { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } },
+    bodyPasses,
   ],
   urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
+  opening: (_f, s) => Math.max(s.travel, passing(s)),
   says(_f, s) {
     if (s.direction !== 0) return `${s.direction > 0 ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`
     return s.travel >= 1 ? 'open' : s.travel <= 0 ? 'shut' : `stands at ${Math.floor(s.travel * 100)} %`

@@ -42,6 +42,7 @@ export const programmer = part({
   controls: [
     { state: 'heating', name: 'Heating', options },
     { state: 'hotWater', name: 'Hot water', options },
+    { state: 'clock', name: 'The time is', dial: () => ({ from: 0, to: 23.5, step: 0.5, unit: 'h', per: 3600 }) },
   ],
   inside: (f, site) => [
     load('electronics', 'l', 'n', { volts: 230, va: 2, powerFactor: 0.6, hertz: site.hertz }),

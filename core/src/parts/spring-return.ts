@@ -1,11 +1,21 @@
+import {
+  type Body,
+  bodyAtRest,
+  bodyFigures,
+  bodyPasses,
+  bodySeizedOpen,
+  bodySeizedShut,
+  freely,
+  passing,
+} from './body.ts'
 import type { Fault, Motion, Tell } from './kind.ts'
 
 /**
  * Motor against a spring: while the pair has volts enough the valve runs open, stalls and holds; without them the
  * spring shuts it. The motor draws the same whether it runs or stalls. Lever parked: held open by hand.
  */
-export type SpringReturn = { travel: number; driven: boolean; lever: string }
-export const atRest: SpringReturn = { travel: 0, driven: false, lever: 'auto' }
+export type SpringReturn = Body & { travel: number; driven: boolean; lever: string }
+export const atRest: SpringReturn = { travel: 0, driven: false, lever: 'auto', ...bodyAtRest }
 
 export const springFigures = {
   volts: { name: 'Rated volts', unit: 'V', value: 24 },
@@ -15,21 +25,39 @@ export const springFigures = {
   shutsIn: { name: 'Shuts in', unit: 's', value: 6 },
   minimumVolts: { name: 'Runs from', unit: 'V', value: 19 },
   holdVolts: { name: 'Holds down to', unit: 'V', value: 11 },
+  ...bodyFigures,
 }
-export type SpringFigures = { opensIn: number; shutsIn: number; minimumVolts: number; holdVolts: number }
+export type SpringFigures = {
+  opensIn: number
+  shutsIn: number
+  minimumVolts: number
+  holdVolts: number
+  stiffness: number
+}
+
+/** Of a head with a switch: when it makes, and whether the parked lever reaches it, which depends on the make. */
+export const switchFigures = {
+  switchAt: { name: 'End switch makes at', unit: 'of travel', value: 0.92 },
+  leverMakes: { name: 'Parked lever makes the switch (1 yes, 0 no)', unit: '', value: 0 },
+}
+export type SwitchFigures = { switchAt: number; leverMakes: number }
+
+export const switchMade = (f: SwitchFigures, s: { travel: number; lever: string }) =>
+  s.travel >= f.switchAt || (s.lever === 'parked' && f.leverMakes > 0)
 
 /** How far a parked lever stands the valve open. */
 export const LEVER_OPENS = 0.85
 
-export const opening = (s: SpringReturn) => (s.lever === 'parked' ? Math.max(s.travel, LEVER_OPENS) : s.travel)
+export const opening = (s: Body & { travel: number; lever: string }) =>
+  Math.max(s.travel, passing(s), s.lever === 'parked' ? LEVER_OPENS : 0)
 
 /** @param points further levels of the travel at which something is made or opened */
 export const springMotion = <F extends SpringFigures>(
   points: (f: F) => readonly number[],
 ): Motion<F, SpringReturn> => ({
   rates(f, s) {
-    if (s.driven) return s.travel < 1 ? { travel: 1 / f.opensIn } : {}
-    return s.travel > 0 ? { travel: -1 / f.shutsIn } : {}
+    if (s.driven) return s.travel < 1 ? { travel: freely(f) / f.opensIn } : {}
+    return s.travel > 0 ? { travel: -freely(f) / f.shutsIn } : {}
   },
   levels: (f) => ({ travel: [0, ...points(f), 1] }),
   jumps(f, s, feel) {
@@ -71,18 +99,9 @@ export const springFaults: Fault[] = [
   },
   { name: 'windingShorted', says: 'Motor winding shorted', repair: 'Motor or head', short: ['motor'] },
   { name: 'gearStripped', says: 'Gear stripped: motor hums, valve unmoved', repair: 'Head', pin: { travel: 0 } },
-  {
-    name: 'bodySeizedShut',
-    says: 'Body seized shut',
-    repair: 'Body; the motor may have burnt too',
-    pin: { travel: 0 },
-  },
-  {
-    name: 'seizedOpen',
-    says: 'Stands open and will not shut',
-    repair: 'Stem free: head. Stem stiff: body',
-    pin: { travel: 1 },
-  },
+  bodySeizedShut,
+  bodySeizedOpen,
+  bodyPasses,
 ]
 
 export const springHazards = [

@@ -1,5 +1,7 @@
+import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely } from './body.ts'
 import { contact, load } from './element.ts'
 import { part } from './kind.ts'
+import { leverControl, opening, switchFigures, switchMade } from './spring-return.ts'
 
 /** Share of a full store that one closing stroke uses, and seconds in which an idle store leaks away. */
 const STROKE = 0.7
@@ -26,9 +28,12 @@ export const storedCharge = part({
     travelsIn: { name: 'Travels in', unit: 's', value: 6 },
     minimumVolts: { name: 'Works from', unit: 'V', value: 19 },
     holdVolts: { name: 'Holds down to', unit: 'V', value: 14 },
-    switchAt: { name: 'End switch makes at', unit: 'of travel', value: 0.92 },
+    ...bodyFigures,
+    ...switchFigures,
   },
-  state: { travel: 0, store: 0, powered: false },
+  state: { travel: 0, store: 0, powered: false, lever: 'auto', ...bodyAtRest },
+  // A button unlocks the shaft; turned a quarter, it stays there.
+  controls: [leverControl],
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
   hookup: { feed: 'p', back: 'c', proof: ['e1', 'e2'] },
   inside(f, site) {
@@ -39,16 +44,16 @@ export const storedCharge = part({
       draws('moving', f.movingVa - f.holdingVa, (s) => s.store >= 1 && s.travel < 1),
       // Always across the pair: the electronics that every stage feeds.
       draws('motor', f.holdingVa, () => true),
-      contact('endSwitch', 'e1', 'e2', (s) => s.travel >= f.switchAt, 0.05),
+      contact('endSwitch', 'e1', 'e2', (s) => switchMade(f, s), 0.05),
     ]
   },
   motion: {
     rates(f, s) {
       if (s.powered) {
         if (s.store < 1) return { store: 1 / f.chargesIn }
-        return s.travel < 1 ? { travel: 1 / f.travelsIn } : {}
+        return s.travel < 1 ? { travel: freely(f) / f.travelsIn } : {}
       }
-      if (s.travel > 0 && s.store > 0) return { travel: -1 / f.travelsIn, store: -STROKE / f.travelsIn }
+      if (s.travel > 0 && s.store > 0) return { travel: -freely(f) / f.travelsIn, store: -STROKE / f.travelsIn }
       return s.store > 0 ? { store: -1 / LEAKS_IN } : {}
     },
     levels: (f) => ({ travel: [0, f.switchAt, 1], store: [0, 1] }),
@@ -69,11 +74,16 @@ export const storedCharge = part({
   faults: [
     { name: 'neverCharges', says: 'Never charges', repair: 'Head', pin: { store: 0 } },
     { name: 'willNotShut', says: 'Will not shut when power goes', repair: 'Head', pin: { travel: 1 } },
+    bodySeizedShut,
+    bodySeizedOpen,
+    bodyPasses,
     { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
     { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
   ],
   urged: (_f, s) => s.powered,
+  opening: (_f, s) => opening(s),
   says(_f, s) {
+    if (s.lever === 'parked') return 'parked open by hand'
     if (s.powered && s.store < 1) return `charging ${Math.floor(s.store * 100)} %`
     if (s.travel >= 1) return 'held open'
     if (s.travel <= 0) return s.powered ? 'starting' : 'shut'

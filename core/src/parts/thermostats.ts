@@ -1,5 +1,5 @@
 import { contact, load } from './element.ts'
-import { type Feel, type Motion, part } from './kind.ts'
+import { type Control, type Feel, type Motion, part } from './kind.ts'
 import { cool, type RoomFigures, roomFigures, type Warmth, wantsHeat, warmthLevels, warmthRate } from './room.ts'
 
 type Calling = Warmth & { calling: boolean; waited: number; made: boolean }
@@ -25,7 +25,7 @@ function follows<F extends RoomFigures & { startDelay: number }>(powered: (f: F,
   return motion
 }
 
-export const asks = [
+export const asks: readonly Control[] = [
   {
     state: 'calling',
     name: 'Thermostat',
@@ -34,6 +34,7 @@ export const asks = [
       { value: true, says: 'Call' },
     ],
   },
+  { state: 'warmth', name: 'Room or tank is at', dial: () => ({ from: 5, to: 75, step: 0.5, unit: '°C' }) },
 ]
 
 const says = (_f: unknown, s: Calling) =>

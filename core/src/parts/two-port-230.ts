@@ -1,3 +1,4 @@
+import { bodyFigures } from './body.ts'
 import { contact, type Element, load } from './element.ts'
 import { part } from './kind.ts'
 import {
@@ -6,10 +7,13 @@ import {
   opening,
   type SpringFigures,
   type SpringReturn,
+  type SwitchFigures,
   springFaults,
   springMotion,
   springSays,
   springTells,
+  switchFigures,
+  switchMade,
 } from './spring-return.ts'
 
 const lineFigures = {
@@ -20,7 +24,8 @@ const lineFigures = {
   shutsIn: { name: 'Shuts in', unit: 's', value: 5 },
   minimumVolts: { name: 'Runs from', unit: 'V', value: 180 },
   holdVolts: { name: 'Holds down to', unit: 'V', value: 100 },
-  switchAt: { name: 'Switch makes at', unit: 'of travel', value: 0.92 },
+  ...bodyFigures,
+  ...switchFigures,
 }
 
 const terminals = {
@@ -31,11 +36,11 @@ const terminals = {
   out: { role: 'switch out', marking: 'O', circuit: 'line voltage', takes: 1, lead: 'orange' },
 } as const
 
-type LineFigures = SpringFigures & { volts: number; va: number; powerFactor: number; switchAt: number }
+type LineFigures = SpringFigures & SwitchFigures & { volts: number; va: number; powerFactor: number }
 
 const inside = (f: LineFigures, hertz: number): Element<SpringReturn>[] => [
   load('motor', 'call', 'n', { ...f, hertz }),
-  contact<SpringReturn>('endSwitch', 'feed', 'out', (s) => s.travel >= f.switchAt, 0.03),
+  contact<SpringReturn>('endSwitch', 'feed', 'out', (s) => switchMade(f, s), 0.03),
 ]
 
 const tells = [
@@ -92,7 +97,7 @@ export const twoPort6 = part({
   hookup: { ...hookup, spare: 'rest' },
   inside: (f, site) => [
     ...inside(f, site.hertz),
-    contact<SpringReturn>('rest', 'rest', f.restJoins === 2 ? 'feed' : 'out', (s) => s.travel < f.switchAt, 0.03),
+    contact<SpringReturn>('rest', 'rest', f.restJoins === 2 ? 'feed' : 'out', (s) => !switchMade(f, s), 0.03),
   ],
   motion: springMotion((f: LineFigures) => [f.switchAt]),
   tells,

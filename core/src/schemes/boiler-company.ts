@@ -38,27 +38,34 @@ const companies: Readonly<Record<string, Company>> = {
     wirer.wire('EYE1.f1', 'B1.f1', 'yellow', 0.6)
     wirer.wire('EYE1.f2', 'B1.f2', 'yellow', 0.6)
   },
-  'boiler/valve-supply': (wirer, place) => {
-    wirer.hang('D1', 'safety/damper', 'Vent damper', place)
-    wirer.hang('SP1', 'safety/spill', 'Spill switch', place)
-    wirer.hang('RO1', 'safety/roll-out', 'Roll-out switch', place)
-    wirer.hang('GV1', 'burner/gas-valve', 'Gas valve', place)
-    wirer.wire('B1.d1', 'D1.d1', 'red', 1.5)
-    wirer.wire('B1.d2', 'D1.d2', 'blue', 1.5)
-    wirer.wire('B1.d3', 'D1.d3', 'yellow', 1.5)
-    wirer.wire('B1.b1', 'SP1.in', 'orange', 1)
-    wirer.wire('SP1.out', 'RO1.in', 'orange', 1)
-    wirer.wire('RO1.out', 'GV1.g1', 'orange', 1)
-    wirer.wire('B1.b2', 'GV1.g2', 'brown', 1)
-  },
-  'boiler/switched-live': () => undefined,
-  'boiler/volt-free': () => undefined,
+  'boiler/valve-supply': gasCompany,
+  'boiler/gas': gasCompany,
+}
+
+function gasCompany(wirer: Wirer, place: string) {
+  wirer.hang('D1', 'safety/damper', 'Vent damper', place)
+  wirer.hang('SP1', 'safety/spill', 'Spill switch', place)
+  wirer.hang('RO1', 'safety/roll-out', 'Roll-out switch', place)
+  wirer.hang('GV1', 'burner/gas-valve', 'Gas valve', place)
+  wirer.wire('B1.d1', 'D1.d1', 'red', 1.5)
+  wirer.wire('B1.d2', 'D1.d2', 'blue', 1.5)
+  wirer.wire('B1.d3', 'D1.d3', 'yellow', 1.5)
+  wirer.wire('B1.b1', 'SP1.in', 'orange', 1)
+  wirer.wire('SP1.out', 'RO1.in', 'orange', 1)
+  wirer.wire('RO1.out', 'GV1.g1', 'orange', 1)
+  wirer.wire('B1.b2', 'GV1.g2', 'brown', 1)
 }
 
 /** Hangs the boiler on the mains and everything that belongs to it. */
 export function hangBoiler(job: Job, wirer: Wirer, mains: Mains) {
-  const { kind, place, postRun } = job.survey.boiler
-  wirer.hang('B1', kind, 'Boiler', place, postRun ? { postRun } : undefined)
+  const { kind, place, postRun, lowLimit } = job.survey.boiler
+  if (kind === '') return
+  const knows = (figure: string) => catalogue.get(kind)?.figures[figure] !== undefined
+  const figures = {
+    ...(postRun !== undefined && knows('postRun') ? { postRun } : {}),
+    ...(lowLimit && knows('lowLimit') ? { lowLimit } : {}),
+  }
+  wirer.hang('B1', kind, 'Boiler', place, Object.keys(figures).length > 0 ? figures : undefined)
   mains.live.join('B1.l')
   mains.neutral.join('B1.n')
   mains.earth.join('B1.e', { length: 3 })

@@ -4,6 +4,9 @@ import type { Fit } from './scheme.ts'
 
 type Zone = Job['zones'][string]
 
+/** Zones whose valve fits no way but its own: none at all, or one that is turned by a machine. */
+export const withoutValve = (zone: Zone) => zone.valveKind === ''
+
 export const zoneNames = (job: Job, is: (zone: Zone) => boolean) =>
   Object.values(job.zones)
     .filter(is)
@@ -36,6 +39,33 @@ export const isLowVoltage = (zone: Zone) =>
 export const isModulating = (zone: Zone) => zone.valveKind === 'valve/modulating'
 export const isDiverter = (zone: Zone) => zone.valveKind === 'valve/diverter'
 
+/** Why a zone without a zone valve of its own fits none of the plans of zone valves, where there is one. */
+export function valveless(job: Job): string | undefined {
+  const turning = zoneNames(job, isDiverter)
+  if (turning.length > 0) return `${listed(turning)}: a diverter serves two outlets, it is no zone valve of this plan.`
+  const none = zoneNames(job, withoutValve)
+  return none.length > 0
+    ? `${listed(none)}: no valve is surveyed; only beside a diverter does a zone go without.`
+    : undefined
+}
+
+/** How a boiler is called: by closing its own isolated pair, by its valve supply, or by a live at line voltage. */
+export type CallBy = 'dry pair' | 'valve supply' | 'switched live' | 'nothing'
+export function callBy(kind: string): CallBy {
+  const terminals = catalogue.get(kind)?.terminals ?? {}
+  if ('t1' in terminals || 'v1' in terminals) return 'dry pair'
+  if ('shared' in terminals) return 'valve supply'
+  return 'sl' in terminals ? 'switched live' : 'nothing'
+}
+
+/** The two terminals of a boiler that a contact closes: its dry pair, or its call and the shared end of its valve supply. */
+export function callPairOf(kind: string): readonly [string, string] {
+  const terminals = catalogue.get(kind)?.terminals ?? {}
+  if ('t1' in terminals) return ['t1', 't2']
+  if ('v1' in terminals) return ['v1', 'v2']
+  return ['call', 'shared']
+}
+
 export const fits: Fit = { fits: true }
 export const refused = (why: string): Fit => ({ fits: false, why })
 
@@ -53,12 +83,14 @@ export function lowVoltageFit(job: Job): Fit {
   const signal = zoneNames(job, isModulating)
   if (signal.length > 0)
     return refused(`${listed(signal)}: a modulating valve follows a signal, not a thermostat’s contact.`)
-  const { kind } = job.survey.boiler
-  if (kind === 'boiler/switched-live')
+  const odd = valveless(job)
+  if (odd) return refused(odd)
+  const by = callBy(job.survey.boiler.kind)
+  if (by === 'switched live')
     return refused(
       'The boiler wants a switched live at 230 V. A 24 V end switch may not carry it, and 24 V on SL calls nothing.',
     )
-  if (kind === 'boiler/valve-supply')
+  if (by === 'valve supply')
     return refused(
       'The boiler’s call is not isolated: a second source on it would meet its own 24 V. Let it feed the valves.',
     )

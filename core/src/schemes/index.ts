@@ -1,18 +1,30 @@
 import { makeEdit } from '../job/edit.ts'
 import type { Job } from '../job/schema.ts'
+import { controllerZones } from './controller-zones.ts'
+import { diverterPlan } from './diverter.ts'
+import { refused } from './facts.ts'
+import { lineCombination } from './line-combination.ts'
+import { linePumpsOnCalls } from './line-pumps-on-calls.ts'
 import { lineRelayEach } from './line-relay-each.ts'
 import { lineSwitchedLive } from './line-switched-live.ts'
 import { lineSwitchesAlone } from './line-switches-alone.ts'
+import { midPosition } from './mid-position.ts'
+import { plain, withOwnKinds } from './own-kinds.ts'
 import { panelBothPumps } from './panel-both-pumps.ts'
+import { panelPumpRelays } from './panel-pump-relays.ts'
 import { panelPumpsApart } from './panel-pumps-apart.ts'
 import { panelSystemPump } from './panel-system-pump.ts'
-import type { Scheme } from './scheme.ts'
+import { powerBothWays } from './power-both-ways.ts'
+import type { Fit, Scheme } from './scheme.ts'
+import { type SchoolName, schoolOf, schools } from './schools.ts'
+import { handSetter } from './signal-setter.ts'
 import { standInRelay } from './stand-in-relay.ts'
 import { thermostatFirst } from './thermostat-first.ts'
 import { thermostatFirstCommon } from './thermostat-first-common.ts'
 import { transformerEach } from './transformer-each.ts'
 import { valveFirst } from './valve-first.ts'
 import { valveSupply } from './valve-supply.ts'
+import type { Wiring } from './wirer.ts'
 
 /** Every way of wiring, in the order they are offered. A new one is a new file and one line here. */
 export const schemes: readonly Scheme[] = [
@@ -25,15 +37,54 @@ export const schemes: readonly Scheme[] = [
   panelSystemPump,
   panelBothPumps,
   panelPumpsApart,
+  panelPumpRelays,
   lineSwitchedLive,
+  lineCombination,
   lineRelayEach,
+  linePumpsOnCalls,
   lineSwitchesAlone,
+  diverterPlan,
+  handSetter,
+  powerBothWays,
+  controllerZones,
+  midPosition,
 ]
 
-/** The edit that wires a job by a scheme, in place of whatever was wired before. */
-export const wireBy = (job: Job, scheme: Scheme, editId: string) => {
-  const { parts, cables, wires, zones } = scheme.wire(job)
-  return makeEdit(job, `Wire it: ${scheme.name.toLowerCase()}`, editId, (draft) => {
-    Object.assign(draft, { parts, cables, wires, zones, scheme: { id: scheme.id } })
-  })
+export const schemeCalled = (id: string) => schemes.find((scheme) => scheme.id === id)
+
+/** Does a way fit what was surveyed, the user's own kinds included, or why not? */
+export function fitOf(scheme: Scheme, job: Job): Fit {
+  if (scheme.needsBoiler !== false && job.survey.boiler.kind === '')
+    return refused('No boiler is surveyed, and this way calls one.')
+  return scheme.fits(plain(job))
 }
+
+/** Everything a way makes of what was surveyed. */
+export const wiringBy = (scheme: Scheme, job: Job): Wiring & { readonly zones: Job['zones'] } =>
+  withOwnKinds(job, scheme.wire(plain(job)))
+
+/** How many of the job's schools a way goes against. */
+function against(job: Job, scheme: Scheme): number {
+  return (Object.keys(schools) as SchoolName[]).filter((name) => {
+    const wants = scheme.school?.[name]
+    return wants !== undefined && wants !== schoolOf(job, name)
+  }).length
+}
+
+/** The ways that fit, those of the job's own school first. */
+export const fittingSchemes = (job: Job): Scheme[] =>
+  schemes.filter((scheme) => fitOf(scheme, job).fits).sort((a, b) => against(job, a) - against(job, b))
+
+/** The job wired by a way, in place of whatever was wired before. */
+export function wiredBy(job: Job, scheme: Scheme): Job {
+  const { zones, survey, schools, ownKinds } = job
+  const from = { zones, survey, ...(schools ? { schools } : {}), ...(ownKinds ? { ownKinds } : {}) }
+  return { ...job, ...wiringBy(scheme, job), scheme: { id: scheme.id, from } }
+}
+
+/** The edit that wires a job by a scheme, in place of whatever was wired before. */
+export const wireBy = (job: Job, scheme: Scheme, editId: string) =>
+  makeEdit(job, `Wire it: ${scheme.name.toLowerCase()}`, editId, (draft) => {
+    const { parts, cables, wires, zones, scheme: choice } = wiredBy(job, scheme)
+    Object.assign(draft, { parts, cables, wires, zones, scheme: choice })
+  })

@@ -3,12 +3,13 @@ import type { Scheme } from './scheme.ts'
 
 export const lineRelayEach: Scheme = {
   id: 's14',
-  name: '230 V zones, a relay for each, volt-free call',
+  name: '230 V zones, a relay for each',
   about: [
-    'Each valve’s switch drives a relay coil at 230 V; the relays’ dry contacts lie side by side across the boiler’s own pair.',
+    'Each valve’s switch drives a relay coil at 230 V; the relays’ contacts lie side by side across the boiler’s own pair, or bring it its switched live.',
     'A zone’s own pump hangs on its proven line, and the relay keeps another zone’s switch from feeding it backwards.',
-    'Take the boiler’s factory link out.',
+    'Where the call is volt-free, take the boiler’s factory link out.',
   ],
+  school: { zonePump: 'proven' },
   fits: (job) => lineFit(job, 'relay a zone'),
   wire: (job) => lineZones(job, 'relay a zone'),
 }

@@ -2,18 +2,21 @@ import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
-import { hasZones, isDiverter, isLowVoltage, listed, refused, zoneNames } from './facts.ts'
+import { callBy, callPairOf, hasZones, isLowVoltage, listed, refused, valveless, zoneNames } from './facts.ts'
 import type { Fit } from './scheme.ts'
 import { hangSupply } from './supply.ts'
-import { type Bus, Centre, Wirer, type Wiring } from './wirer.ts'
-import { joinAll, type Point, ZoneHands } from './zone-hands.ts'
-import { callPairOf } from './zone-loops.ts'
+import { type Bus, Centre, type Point, Wirer, type Wiring } from './wirer.ts'
+import { joinAll, ZoneHands } from './zone-hands.ts'
 
 /** How the valves' switches tell the boiler. */
 export type LineCall =
   /** Switch outputs joined on the boiler's switched live. */
   | 'switched live'
-  /** A relay for each zone closes the boiler's volt-free pair. */
+  /** The same, with the pump inside the boiler. */
+  | 'pump inside'
+  /** The same, and a zone's own pump starts with its valve, on the thermostat's line. */
+  | 'pumps on calls'
+  /** A relay for each zone closes the boiler's volt-free pair, or brings it a switched live. */
   | 'relay a zone'
   /** The valves' switches lie on the boiler's own pair and carry its own voltage. */
   | 'switches alone'
@@ -22,17 +25,43 @@ export function lineFit(job: Job, call: LineCall): Fit {
   if (job.practice !== '230') return refused('Line-voltage zones belong to 230 V practice.')
   const low = zoneNames(job, isLowVoltage)
   if (low.length > 0) return refused(`${listed(low)}: a 24 V device at 230 V burns.`)
-  const turning = zoneNames(job, isDiverter)
-  if (turning.length > 0)
-    return refused(`${listed(turning)}: a diverter serves two outlets, it is no zone valve of this plan.`)
+  const odd = valveless(job)
+  if (odd) return refused(odd)
   const { kind } = job.survey.boiler
-  const voltFree = kind === 'boiler/volt-free' || kind === 'boiler/dry-call' || kind === 'boiler/oil'
-  if (call === 'switched live' && voltFree)
-    return refused('230 V on this boiler’s call pair destroys the board. It wants a volt-free contact.')
-  if (call !== 'switched live' && !voltFree)
-    return refused('This boiler has no volt-free pair: it wants a switched live.')
-  if (call === 'switches alone' && Object.values(job.zones).some(({ ownPump }) => ownPump))
-    return refused('A pump on the joined switches would put 230 V on the boiler’s board: a zone has a pump of its own.')
+  if (kind === 'boiler/heat-machine') return refused('This machine turns a diverter; zone valves are not its plan.')
+  const by = callBy(kind)
+  if (by === 'valve supply')
+    return refused('The boiler’s own 24 V waits at its call: a line-voltage switch there burns it.')
+  const voltFree = by === 'dry pair'
+  const ownPumps = zoneNames(job, ({ ownPump }) => ownPump === true)
+  const inside = kind === 'boiler/combination'
+  switch (call) {
+    case 'switched live':
+    case 'pump inside':
+    case 'pumps on calls':
+      if (voltFree) return refused('230 V on this boiler’s call pair destroys the board. It wants a volt-free contact.')
+      if (call === 'switched live' && inside)
+        return refused('The pump is inside this boiler: one on the joined outputs would be a second system pump.')
+      if (call === 'pump inside' && !inside) return refused('This boiler has no pump inside.')
+      if (call === 'pumps on calls' && ownPumps.length === 0) return refused('No zone has a pump of its own.')
+      if (call !== 'pumps on calls' && ownPumps.length > 0)
+        return refused(
+          `${listed(ownPumps)}: a pump of its own on the joined outputs would be fed backwards by every other zone. It needs a relay, or its call line.`,
+        )
+      break
+    case 'relay a zone':
+      if (!voltFree && ownPumps.length === 0)
+        return refused(
+          'The boiler takes the switches’ own live and no zone has a pump of its own: relays do nothing here.',
+        )
+      break
+    case 'switches alone':
+      if (!voltFree) return refused('This boiler has no volt-free pair: it wants a switched live.')
+      if (ownPumps.length > 0)
+        return refused(
+          'A pump on the joined switches would put 230 V on the boiler’s board: a zone has a pump of its own.',
+        )
+  }
   return hasZones(job)
 }
 
@@ -44,7 +73,8 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
   const wirer = new Wirer(job)
   const { boiler, programmer } = job.survey
   const room = boiler.place
-  const centre = new Centre(wirer, room)
+  const centre = new Centre(wirer, job, room)
+  const customary = [centre.next(), centre.next(), centre.next()] as const
   const mains = hangSupply(job, wirer)
   hangBoiler(job, wirer, mains)
   const switched = (name: string) => wirer.bus(name, room, 'brown', true)
@@ -59,7 +89,8 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
   }
   const own: Bus[] = []
   const outs = switched('valves proven')
-  const pair = call === 'switched live' ? undefined : callPairOf(boiler.kind)
+  const joined = call === 'switched live' || call === 'pump inside' || call === 'pumps on calls'
+  const pair = callBy(boiler.kind) === 'dry pair' ? callPairOf(boiler.kind) : undefined
   const callHot = wirer.bus('call', room, 'orange')
   const callBack = wirer.bus('call return', room, 'grey')
   if (pair) {
@@ -75,18 +106,12 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
     const feed = (zone.hotWater ? hotWater : heating) ?? mains.live
     if (thermostat.live) joinAll(mains.live, [hands.atThermostat('live')])
     // With a programmer its channel feeds the contact; without one the receiver's own L-COM link does.
-    if (thermostat.live && feed === mains.live)
-      wirer.wire(
-        `${hands.thermostatId}.${thermostat.live}`,
-        `${hands.thermostatId}.${thermostat.feed}`,
-        'brown',
-        0.05,
-        { line: true },
-      )
+    if (thermostat.live && feed === mains.live) wirer.link(hands.thermostatId, thermostat.live, thermostat.feed)
     else joinAll(feed, [hands.atThermostat('feed')])
     if (thermostat.common) joinAll(mains.neutral, [hands.atThermostat('common')])
-    own.push(switched(`zone ${zone.number} call`))
-    joinAll(own.at(-1)!, [hands.atThermostat('call'), hands.atValve('feed')])
+    const calls = switched(`zone ${zone.number} call`)
+    own.push(calls)
+    joinAll(calls, [hands.atThermostat('call'), hands.atValve('feed')])
     joinAll(mains.neutral, [hands.atValve('back')])
     if (valve.earth) joinAll(mains.earth, [hands.atValve('earth')])
     if (call === 'switches alone') {
@@ -101,11 +126,13 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
       joinAll(proven, [hands.atValve('proof1')])
       proven.join(`${relay}.a1`)
       mains.neutral.join(`${relay}.a2`)
-      callHot.join(`${relay}.com`)
-      callBack.join(`${relay}.no`)
+      // On a volt-free pair the contact stays dry; a switched live it brings from permanent live.
+      ;(pair ? callHot : mains.live).join(`${relay}.com`)
+      ;(pair ? callBack : outs).join(`${relay}.no`)
       if (ownPump) hangPump(ownPump, `Pump, ${zone.name}`.slice(0, 80), proven)
       own.push(proven)
-    } else if (call === 'switched live') joinAll(outs, [hands.atValve('proof1')])
+    } else if (joined) joinAll(outs, [hands.atValve('proof1')])
+    if (call === 'pumps on calls' && ownPump) hangPump(ownPump, `Pump, ${zone.name}`.slice(0, 80), calls)
     if (valve.spare) {
       const blank = wirer.bus(`zone ${zone.number} spare`, room, 'grey', true)
       joinAll(blank, [hands.atValve('spare')])
@@ -117,10 +144,12 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
       thermostat: hands.thermostatId,
       valve: hands.valveId,
       ...(relay ? { relay } : {}),
-      ...(relay && ownPump ? { pump: ownPump } : {}),
+      ...(ownPump ? { pump: ownPump } : {}),
     }
   }
-  if (call === 'switched live') {
+  // Zones with pumps of their own leave the others to the boiler's output or to the joined switches.
+  const allOwn = Object.values(job.zones).every(({ ownPump }) => ownPump)
+  if (!pair && boiler.kind !== 'boiler/combination' && !allOwn) {
     // With over-run the boiler feeds the pump itself: on the joined switches it would stop with the call.
     if (boiler.postRun) {
       wirer.hang('P1', 'pump/circulator', 'System pump', room)
@@ -129,12 +158,14 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
       mains.earth.join('P1.e')
     } else hangPump('P1', 'System pump', outs)
   }
-  for (const bus of [mains.live, mains.neutral, mains.earth, heating, hotWater, ...own, outs]) bus?.landIn(centre)
+  for (const bus of [heating, hotWater, ...own, ...(pair && call !== 'relay a zone' ? [] : [outs])]) bus?.landIn(centre)
+  for (const [i, bus] of [mains.live, mains.neutral, mains.earth].entries()) bus.landIn(centre, customary[i])
+  centre.leave(Math.ceil(own.length / Math.max(1, Object.keys(zones).length)))
   if (pair) {
     callHot.land()
     callBack.land()
   }
-  hangCompany(job, wirer, { pump: call !== 'switched live' })
+  hangCompany(job, wirer, { pump: pair !== undefined })
   return { parts: wirer.parts, cables: wirer.cables, wires: wirer.wires, zones }
 
   function hangPump(id: string, label: string, live: Bus) {

@@ -1,6 +1,7 @@
 import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
+import { likeOf } from './own-kinds.ts'
 
 /** Where the survey and what is wired no longer say the same, in words; empty where they agree or nothing is wired. */
 export function outOfStep(job: Job): string[] {
@@ -11,11 +12,12 @@ export function outOfStep(job: Job): string[] {
     const thermostat = zone.thermostat ? job.parts[zone.thermostat] : undefined
     const valve = zone.valve ? job.parts[zone.valve] : undefined
     for (const id of [zone.thermostat, zone.valve, zone.relay]) if (id) own.add(id)
-    if (!thermostat || !valve) found.push(`${zone.name} is surveyed and not wired.`)
+    if (!thermostat || (!valve && zone.valveKind !== '')) found.push(`${zone.name} is surveyed and not wired.`)
     else {
-      if (thermostat.kind !== zone.thermostatKind)
+      if (thermostat.kind !== likeOf(job, zone.thermostatKind))
         found.push(`${zone.name}: another thermostat is surveyed than is wired.`)
-      if (valve.kind !== zone.valveKind) found.push(`${zone.name}: another valve is surveyed than is wired.`)
+      if (valve && valve.kind !== likeOf(job, zone.valveKind))
+        found.push(`${zone.name}: another valve is surveyed than is wired.`)
     }
   }
   for (const [id, part] of Object.entries(job.parts)) {
@@ -27,7 +29,7 @@ export function outOfStep(job: Job): string[] {
   }
   const { supply, transformer, boiler } = job.survey
   for (const part of Object.values(job.parts))
-    if (kindOf(part)?.class === 'boiler' && part.kind !== boiler.kind)
+    if (kindOf(part)?.class === 'boiler' && part.kind !== likeOf(job, boiler.kind))
       found.push('Another boiler is surveyed than is wired.')
   // 230 V practice has one isolator for all, whatever switches a 120 V chain would have.
   if (job.practice === '230') return found

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import type { SchoolName } from './schools.ts'
 import type { Wiring } from './wirer.ts'
 
 export type Fit = { readonly fits: true } | { readonly fits: false; readonly why: string }
@@ -9,6 +10,10 @@ export interface Scheme {
   readonly name: string
   /** In words, before it is chosen: who is joined to whom and what follows from it. */
   readonly about: readonly string[]
+  /** The schools it belongs to, where there is a choice. */
+  readonly school?: Partial<Record<SchoolName, string>>
+  /** Left out where it calls a boiler, as most do. */
+  readonly needsBoiler?: false
   fits(job: Job): Fit
   /** Parts, cables and wires, and which parts are each zone's own. */
   wire(job: Job): Wiring & { readonly zones: Job['zones'] }

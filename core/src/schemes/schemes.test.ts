@@ -1,13 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { findingsOf } from '../checks/index.ts'
+import type { Job } from '../job/schema.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { verdictOf } from '../loops/verdict.ts'
 import { sentenceText } from '../loops/words.ts'
 import { boilersTold } from '../loops/zone-standing.ts'
+import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { type Ask, wired } from '../testing/benches.ts'
-import { schemes } from './index.ts'
+import { diverterSetUp } from './diverter-set-up.ts'
+import { fitOf, schemeCalled, wiredBy } from './index.ts'
 import { outOfStep } from './out-of-step.ts'
+
+const line = { practice: '230', thermostat: 'thermostat/receiver-230', valve: 'valve/two-port-5' } as const
 
 /** Each way with kinds it is for, and the most zones it takes. */
 const ways: (Ask & { most?: number })[] = [
@@ -75,35 +80,56 @@ const ways: (Ask & { most?: number })[] = [
     thermostat: 'thermostat/mechanical-230',
     valve: 'valve/two-port-5',
   },
+  { scheme: 's11', ...line, boiler: 'boiler/combination' },
+  { scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true },
+  { scheme: 's14', ...line, boiler: 'boiler/switched-live', hotWater: true },
+  { scheme: 's9', ...line, boiler: 'boiler/switched-live', schools: { crowded: 'bigger' } },
+  { scheme: 's2', boiler: 'boiler/gas', schools: { splices: 'cap' } },
+  { scheme: 's2', boiler: 'boiler/gas', schools: { splices: 'push' } },
+  { scheme: 's5a', panel: 'panel/zone-valve-3' },
+  { scheme: 's5g', panel: 'panel/zone-valve-4', pumpPanel: true },
+  { scheme: 's5g', panel: 'panel/zone-valve-6', pumpPanel: true, hotWater: true, most: 6 },
+  { scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating' },
+  { scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating', signal: '4-20 mA' },
+  { scheme: 's8', boiler: '', valve: 'valve/power-both-ways' },
+  { scheme: 's17', boiler: '', thermostat: 'controller/building', valve: 'valve/modulating', signal: '0-10 V' },
+  { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '4-20 mA' },
 ]
 
-describe.each(ways)('wired by $scheme ($valve $thermostat $boiler $panel remote $remote)', ({ most = 8, ...ask }) => {
-  it.each(
-    [1, 2, 3, 5, 8, 12]
-      .filter((n) => n > (ask.scheme === 's5b' || ask.scheme === 's5c' ? 1 : 0))
-      .filter((n) => n <= most || (n === 12 && most === 8 && ask.scheme === 's2')),
-  )('%i zones raise no finding, and each zone alone opens, is proven and stops', (zones) => {
-    const job = wired({ ...ask, zones })
-    expect(schemes.find(({ id }) => id === ask.scheme)!.fits(job)).toEqual({ fits: true })
-    expect(findingsOf(job)).toEqual([])
-    expect(outOfStep(job)).toEqual([])
-    const bench = new Simulation(job)
-    bench.settle()
-    for (let n = 1; n <= zones; n++) {
-      bench.set(`TS${n}`, 'calling', true)
+describe.each(ways)(
+  'wired by $scheme ($valve $thermostat $boiler $panel $signal $schools)',
+  ({ most = 8, ...asked }) => {
+    it.each(
+      [1, 2, 3, 5, 8, 12]
+        .filter((n) => n > (asked.scheme === 's5b' || asked.scheme === 's5c' ? 1 : 0))
+        .filter((n) => n <= most || (n === 12 && most === 8 && asked.scheme === 's2')),
+    )('%i zones raise no finding, and each zone alone opens, is proven and stops', (zones) => {
+      const job = wired({ ...asked, zones })
+      expect(fitOf(schemeCalled(asked.scheme!)!, job)).toEqual({ fits: true })
+      expect(findingsOf(job)).toEqual([])
+      expect(outOfStep(job)).toEqual([])
+      const bench = new Simulation(job)
       bench.settle()
-      const found = verdictOf(bench, job, loopsOf(bench, job))
-      expect([found.tone, sentenceText(found.sentence)]).toEqual(['well', expect.stringContaining('open and proven')])
-      expect(found.zones.filter(({ opening }) => opening > 0).map(({ zone }) => zone)).toEqual([`z${n}`])
-      expect(boilersTold(bench)).toHaveLength(1)
-      bench.set(`TS${n}`, 'calling', false)
-      bench.settle()
-      expect([bench.stateOf(`V${n}`).travel, boilersTold(bench).length]).toEqual([0, 0])
-    }
-    const rest = verdictOf(bench, job, loopsOf(bench, job))
-    expect(sentenceText(rest.sentence)).toContain('Nobody calls')
-  })
-})
+      for (let n = 1; n <= zones; n++) {
+        ask(bench, job, `z${n}`, true)
+        bench.settle()
+        const found = verdictOf(bench, job, loopsOf(bench, job))
+        const follows = asked.valve === 'valve/modulating'
+        expect([found.tone, sentenceText(found.sentence)]).toEqual([
+          'well',
+          expect.stringMatching(follows ? /: (99|100) %/ : /open and proven/),
+        ])
+        expect(found.zones.filter(({ opening }) => opening > 0).map(({ zone }) => zone)).toEqual([`z${n}`])
+        expect(boilersTold(bench)).toHaveLength(job.survey.boiler.kind === '' ? 0 : 1)
+        ask(bench, job, `z${n}`, false)
+        bench.settle()
+        expect([bench.stateOf(`V${n}`).travel, boilersTold(bench).length]).toEqual([0, 0])
+      }
+      const rest = verdictOf(bench, job, loopsOf(bench, job))
+      expect(sentenceText(rest.sentence)).toContain('Nobody calls')
+    })
+  },
+)
 
 describe('a way that does not fit', () => {
   it.each<[string, Ask, string]>([
@@ -151,10 +177,111 @@ describe('a way that does not fit', () => {
     ['s5b', { scheme: 's5a', panel: 'panel/zone-valve-3' }, 'one hot-water zone'],
     ['s5c', { scheme: 's5a', panel: 'panel/zone-valve-3', zones: 1 }, 'a heating zone'],
     ['s5a', { scheme: 's2' }, 'no zone-valve panel'],
+    ['s2', { scheme: 's8', boiler: '', valve: 'valve/power-both-ways' }, 'this way calls one'],
+    ['s17', { scheme: 's2' }, 'the feed stays and a signal asks'],
+    ['s7', { scheme: 's17', boiler: '', thermostat: 'controller/building', valve: 'valve/modulating' }, 'setter'],
+    ['s15', { scheme: 's9', ...line, boiler: 'boiler/switched-live' }, 'three-port diverter'],
+    ['s16', { scheme: 's2' }, 'Not yet'],
+    ['s9', { scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true }, 'fed backwards'],
+    ['s9', { scheme: 's11', ...line, boiler: 'boiler/combination' }, 'second system pump'],
+    ['s5a', { scheme: 's5g', panel: 'panel/zone-valve-4', pumpPanel: true }, 'two things would start one pump'],
+    [
+      's5a',
+      { scheme: 's5a', panel: 'panel/zone-valve-3', twoLead: true, schools: { twoLeadOnPanel: 'switch' } },
+      'fit one',
+    ],
   ])('%s says why', (id, ask, why) => {
-    const fit = schemes.find((scheme) => scheme.id === id)!.fits(wired(ask))
+    const fit = fitOf(schemeCalled(id)!, wired(ask))
     expect(fit).toMatchObject({ fits: false, why: expect.stringContaining(why) })
   })
+})
+
+describe('three-port diverter', () => {
+  const job = wiredBy(diverterJob(), schemeCalled('s15')!)
+  const stands = (bench: Simulation) => {
+    const part = bench.netlist.parts.get('V2')!
+    return part.kind.says(part.figures, bench.stateOf('V2'))
+  }
+
+  it('turns to the tank while the machine makes hot water, and back to heating', () => {
+    expect(fitOf(schemeCalled('s15')!, job)).toEqual({ fits: true })
+    expect(findingsOf(job)).toEqual([])
+    const bench = new Simulation(job)
+    ask(bench, job, 'z1', true)
+    bench.settle()
+    expect([stands(bench), bench.stateOf('B1').called]).toEqual(['on heating', true])
+    ask(bench, job, 'z2', true)
+    bench.settle()
+    expect([stands(bench), bench.stateOf('B1').onTank]).toEqual(['on hot water', true])
+    ask(bench, job, 'z2', false)
+    bench.settle()
+    expect(stands(bench)).toBe('on heating')
+    expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toContain('Zone 1 calls')
+  })
+
+  it('two of the four body positions need the jumpers moved, and flow into the branch is refused', () => {
+    const positions = (['left', 'right'] as const).flatMap((inlet) =>
+      (['branch', inlet === 'left' ? 'right' : 'left'] as const).map((tank) => diverterSetUp({ inlet, tank })),
+    )
+    expect(positions.map((one) => one.legal && [one.groove, one.turns, one.jumpersMoved])).toEqual([
+      ['branch', 'anticlockwise', false],
+      ['right', 'clockwise', true],
+      ['branch', 'clockwise', true],
+      ['left', 'anticlockwise', false],
+    ])
+    expect(diverterSetUp({ inlet: 'branch', tank: 'left' })).toMatchObject({ legal: false })
+    expect(diverterSetUp({ inlet: 'left', tank: 'left' })).toMatchObject({ legal: false })
+  })
+})
+
+function diverterJob(): Job {
+  const { zones, ...job } = wired({ scheme: 's11', ...line, boiler: 'boiler/combination' })
+  job.survey.boiler.kind = 'boiler/heat-machine'
+  return {
+    ...job,
+    zones: {
+      z1: { ...zones.z1!, valveKind: '' },
+      z2: { ...zones.z2!, thermostatKind: 'thermostat/tank', valveKind: 'valve/diverter', hotWater: true },
+    },
+  }
+}
+
+it('one panel too few chains another; hot water then may not have priority', () => {
+  const job = wired({ scheme: 's5a', panel: 'panel/zone-valve-3', zones: 7, hotWater: true })
+  expect(Object.keys(job.parts).filter((id) => id.startsWith('PN'))).toEqual(['PN1', 'PN2', 'PN3'])
+  const { priority: _, ...survey } = job.survey
+  expect(fitOf(schemeCalled('s5a')!, { ...job, survey })).toMatchObject({
+    fits: false,
+    why: expect.stringContaining('own panel'),
+  })
+})
+
+it('the three customary terminals of a wiring centre are live, neutral and earth, and a zone’s room is left', () => {
+  const job = wired({ scheme: 's9', ...line, boiler: 'boiler/switched-live', zones: 8 })
+  const on = (terminal: string) =>
+    Object.values(job.wires).flatMap(({ from, to }) =>
+      from.part === 'WC1' && from.terminal === terminal
+        ? [to]
+        : to.part === 'WC1' && to.terminal === terminal
+          ? [from]
+          : [],
+    )
+  expect(
+    [on('t1'), on('t2'), on('t3')].map((ends) => ends.map(({ part, terminal }) => `${part}.${terminal}`)[0]),
+  ).toEqual(['FS1.lout', 'FS1.nout', 'MAINS.e'])
+  const centres = Object.keys(job.parts).filter((id) => id.startsWith('WC'))
+  const used = new Set(
+    Object.values(job.wires).flatMap(({ from, to }) =>
+      [from, to].filter(({ part }) => part.startsWith('WC')).map(({ part, terminal }) => `${part}.${terminal}`),
+    ),
+  )
+  expect(centres.length * 12 - used.size).toBeGreaterThanOrEqual(1)
+  for (const point of used)
+    expect(
+      Object.values(job.wires).filter(({ from, to }) =>
+        [from, to].some(({ part, terminal }) => `${part}.${terminal}` === point),
+      ).length,
+    ).toBeLessThanOrEqual(3)
 })
 
 it('a survey that was changed after wiring is out of step, and says with what', () => {

@@ -11,6 +11,7 @@ export const standInRelay: Scheme = {
     'A valve whose switch shares its common drives a relay with it; the relay’s dry contact calls the boiler.',
     'Zones with four-lead valves keep their end switches.',
   ],
+  school: { order: 'thermostat', transformers: 'one' },
   fits(job) {
     const family = lowVoltageFit(job)
     if (!family.fits) return family

@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import type { Mains } from './boiler-company.ts'
-import type { Wirer } from './wirer.ts'
+import type { Bus, Wirer } from './wirer.ts'
 
 /**
  * The line chain of the practice, up to the buses everything is fed from. 120 V: breaker and the switches surveyed, so that
@@ -44,4 +44,31 @@ export function landMains({ live, neutral, earth }: Mains) {
   live.land()
   neutral.land()
   earth.land()
+}
+
+/** A control transformer as surveyed, with its fuse: the two buses of its 24 V, and the last wire, from it to the fuse. */
+export function hangSource(
+  job: Job,
+  wirer: Wirer,
+  mains: Mains,
+  number?: number,
+): { hot: Bus; common: Bus; landFuse: () => void } {
+  const { boiler, transformer } = job.survey
+  const hot = wirer.bus('R', boiler.place, 'red')
+  const common = wirer.bus('C', boiler.place, 'blue')
+  const [xf, fuse] = [`XF${number ?? 1}`, `F${number ?? 1}`]
+  wirer.hang(xf, 'transformer/control', number === undefined ? 'Transformer' : `Transformer ${number}`, boiler.place, {
+    va: transformer.va,
+    openVolts: transformer.openVolts,
+  })
+  mains.live.join(`${xf}.p1`)
+  mains.neutral.join(`${xf}.p2`)
+  common.join(`${xf}.c`)
+  if (transformer.fuseAmps <= 0) {
+    hot.join(`${xf}.h`)
+    return { hot, common, landFuse: () => undefined }
+  }
+  wirer.hang(fuse, 'protection/fuse', `Fuse ${fuse}`, boiler.place, { amps: transformer.fuseAmps })
+  hot.join(`${fuse}.out`)
+  return { hot, common, landFuse: () => wirer.wire(`${xf}.h`, `${fuse}.in`, 'red', 0.5) }
 }

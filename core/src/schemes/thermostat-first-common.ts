@@ -9,6 +9,7 @@ export const thermostatFirstCommon: Scheme = {
     'As thermostat first, and a third core brings C to every powered thermostat.',
     'Powered thermostats draw a little all the time: it counts in the transformer’s load.',
   ],
+  school: { order: 'thermostat', transformers: 'one' },
   fits(job) {
     const fit = drySwitchFit(job)
     if (fit.fits && zoneNames(job, isPowered).length === 0)

@@ -10,6 +10,7 @@ export const thermostatFirst: Scheme = {
     'The end switches lie side by side across the boiler’s T-T, so that any open valve calls the boiler.',
     'Every return shares one common, and any wire off a thermostat is at R or W.',
   ],
+  school: { order: 'thermostat', transformers: 'one' },
   fits(job) {
     const powered = zoneNames(job, isPowered)
     if (powered.length > 0)

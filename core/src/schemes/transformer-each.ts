@@ -9,6 +9,7 @@ export const transformerEach: Scheme = {
     'Every zone has its own transformer, fuse, thermostat and valve loop; only the end switches meet, across the boiler’s pair.',
     'The secondaries must never touch: a wire between two zones’ loops is a fault, whichever pole it joins.',
   ],
+  school: { order: 'thermostat', transformers: 'each' },
   fits(job) {
     const fit = lowVoltageFit(job)
     return fit.fits ? hasZones(job) : fit

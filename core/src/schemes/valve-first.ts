@@ -9,6 +9,7 @@ export const valveFirst: Scheme = {
     'Transformer R goes to every valve; each valve goes on to its thermostat’s R; all W return to C.',
     'Electrically the same loop. At the thermostat both wires stand at R until it calls, so its readings differ.',
   ],
+  school: { order: 'valve', transformers: 'one' },
   fits(job) {
     const powered = zoneNames(job, isPowered)
     if (powered.length > 0)

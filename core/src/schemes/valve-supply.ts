@@ -1,4 +1,4 @@
-import { hasZones, isLineVoltage, listed, refused, zoneNames } from './facts.ts'
+import { callBy, hasZones, isLineVoltage, listed, refused, valveless, zoneNames } from './facts.ts'
 import type { Scheme } from './scheme.ts'
 import { zoneLoops } from './zone-loops.ts'
 
@@ -10,8 +10,10 @@ export const valveSupply: Scheme = {
     'Nothing is isolated, and every valve rides on the control’s small transformer together with damper, relay and gas valve.',
   ],
   fits(job) {
-    if (job.survey.boiler.kind !== 'boiler/valve-supply')
+    if (callBy(job.survey.boiler.kind) !== 'valve supply')
       return refused('This boiler gives the valves no supply of its own.')
+    const odd = valveless(job)
+    if (odd) return refused(odd)
     const line = zoneNames(job, isLineVoltage)
     if (line.length > 0)
       return refused(

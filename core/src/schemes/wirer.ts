@@ -1,9 +1,10 @@
 import type { Job } from '../job/schema.ts'
 import { GAUGES } from '../job/units.ts'
 import { catalogue } from '../parts/index.ts'
+import { schoolOf } from './schools.ts'
 
 type Parts = Job['parts']
-type Point = `${string}.${string}`
+export type Point = `${string}.${string}`
 
 /** What a scheme makes: parts, cables and wires, with ids in the order they were asked for. */
 export interface Wiring {
@@ -21,9 +22,12 @@ interface Lead {
   readonly core?: string | undefined
 }
 
-/** Lever connectors by ways, smallest first. */
-const CONNECTORS = [2, 3, 5] as const
-const MOST_WAYS = 5
+/** Connectors of each school by ways, smallest first. */
+const CONNECTORS: Readonly<Record<string, readonly number[]>> = {
+  lever: [2, 3, 5],
+  cap: [2, 4],
+  push: [2, 3, 5, 8],
+}
 
 const NEAR = 1.2
 const LEAD = 0.3
@@ -65,6 +69,17 @@ export class Wirer implements Wiring {
     return id
   }
 
+  /** Figures of a hanging part that differ from its kind's. */
+  figure(id: string, figures: Record<string, number>) {
+    const part = this.parts[id]
+    if (part) this.parts[id] = { ...part, figures: { ...part.figures, ...figures } }
+  }
+
+  /** A link between two terminals of one line-voltage part. */
+  link(part: string, from: string, to: string) {
+    this.wire(`${part}.${from}`, `${part}.${to}`, this.lineColours.live, 0.05, { line: true })
+  }
+
   cable(id: string, label: string, from: string, to: string, length: number, cores: Record<string, string>): string {
     this.cables[id] = { label, from, to, length, cores }
     return id
@@ -104,39 +119,52 @@ export class Wirer implements Wiring {
   }
 
   splice(name: string, place: string, conductors: number): { id: string; ways: number } {
-    const ways = CONNECTORS.find((w) => w >= conductors) ?? MOST_WAYS
+    const style = schoolOf(this.#job, 'splices')
+    const sizes = CONNECTORS[style]!
+    const ways = sizes.find((w) => w >= conductors) ?? sizes.at(-1)!
     const id = `S${++this.#splices}`
-    this.hang(id, `joint/lever-${ways}`, `Splice ${id}`, place)
+    this.hang(id, `joint/${style}-${ways}`, `Splice ${id}`, place)
     this.parts[id] = { ...this.parts[id]!, note: name }
     return { id, ways }
   }
 }
 
-/** Conductors one terminal of a wiring centre takes, and how many terminals one has. */
-const CENTRE_TAKES = 4
-const CENTRE_TERMINALS = 12
+/** Terminals of a wiring centre and conductors planned under each, by school; a screw may take one more. */
+const CENTRES: Readonly<Record<string, { terminals: number; takes: number }>> = {
+  links: { terminals: 12, takes: 3 },
+  bigger: { terminals: 6, takes: 9 },
+}
 
 /** Wiring centres, their terminals numbered in the order they are asked for; another is hung when one is full. */
 export class Centre {
+  readonly takes: number
+  readonly #terminals: number
   readonly #wirer: Wirer
   readonly #place: string
   #used = 0
 
-  constructor(wirer: Wirer, place: string) {
+  constructor(wirer: Wirer, job: Job, place: string) {
     this.#wirer = wirer
     this.#place = place
+    const { terminals, takes } = CENTRES[schoolOf(job, 'crowded')]!
+    this.#terminals = terminals
+    this.takes = takes
   }
 
   next(): Point {
-    const centre = `WC${1 + Math.floor(this.#used / CENTRE_TERMINALS)}`
-    if (this.#used % CENTRE_TERMINALS === 0)
-      this.#wirer.hang(centre, 'joint/wiring-centre-12', `Wiring centre ${centre.slice(2)}`, this.#place)
-    return `${centre}.t${1 + (this.#used++ % CENTRE_TERMINALS)}`
+    const number = 1 + Math.floor(this.#used / this.#terminals)
+    if (this.#used % this.#terminals === 0) this.#hang(number)
+    return `WC${number}.t${1 + (this.#used++ % this.#terminals)}`
   }
 
-  /** Terminals that are left in the last centre. */
-  get left(): number {
-    return (CENTRE_TERMINALS - (this.#used % CENTRE_TERMINALS)) % CENTRE_TERMINALS
+  /** Sees to it that so many terminals stay free: room for one more zone. */
+  leave(terminals: number) {
+    const left = (this.#terminals - (this.#used % this.#terminals)) % this.#terminals
+    if (left < terminals) this.#hang(2 + Math.floor((this.#used - 1) / this.#terminals))
+  }
+
+  #hang(number: number) {
+    this.#wirer.hang(`WC${number}`, `joint/wiring-centre-${this.#terminals}`, `Wiring centre ${number}`, this.#place)
   }
 }
 
@@ -197,23 +225,26 @@ export class Bus {
     }
   }
 
-  /** Lands everything in terminals of a wiring centre, linked where one terminal is too small. */
-  landIn(centre: Centre) {
+  /**
+   * Lands everything in terminals of a wiring centre, linked where one terminal is too small.
+   * @param first the terminal kept for it, where it has one by custom
+   */
+  landIn(centre: Centre, first = centre.next()) {
     const waiting = [...this.#leads]
-    let previous: Point | undefined
+    let here = first
+    let room = centre.takes
     while (waiting.length > 0) {
-      const here = centre.next()
-      let room = CENTRE_TAKES
-      if (previous) {
-        this.#wirer.wire(previous, here, this.#colour, 0.1, { line: true })
-        room--
-      }
+      // One conductor's room is kept for the link that goes on.
       if (waiting.length > room) room--
       for (const lead of waiting.splice(0, room)) {
         if (lead.cable === undefined) this.#wirer.wire(lead.point, here, lead.colour, lead.length, this.#how(lead))
         else this.#wirer.wire(here, lead.point, lead.colour, lead.length, this.#how(lead))
       }
-      previous = here
+      if (waiting.length === 0) break
+      const next = centre.next()
+      this.#wirer.wire(here, next, this.#colour, 0.1, { line: true })
+      here = next
+      room = centre.takes - 1
     }
   }
 

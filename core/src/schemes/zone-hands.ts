@@ -1,10 +1,9 @@
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
 import type { Hookup } from '../parts/kind.ts'
-import type { Bus, Wirer } from './wirer.ts'
+import type { Bus, Point, Wirer } from './wirer.ts'
 
 export type NumberedZone = Job['zones'][string] & { id: string }
-export type Point = `${string}.${string}`
 type By = { length?: number; cable?: string; core?: string; colour?: string }
 
 /** A terminal on its way to a bus, with the conductor that takes it there. */
@@ -25,6 +24,7 @@ const VALVE_CORES: Readonly<Record<string, string>> = {
   permanent: 'red',
   proof0: 'orange',
   proof1: 'brown',
+  position: 'yellow',
   spare: 'grey',
   earth: 'green-yellow',
 }
@@ -33,8 +33,6 @@ const VALVE_CORES: Readonly<Record<string, string>> = {
 export class ZoneHands {
   readonly thermostatId: string
   readonly valveId: string
-  readonly thermostat: Hookup
-  readonly valve: Hookup
   readonly #wirer: Wirer
   readonly #zone: NumberedZone
   readonly #room: string
@@ -49,8 +47,15 @@ export class ZoneHands {
     this.#line = line
     this.thermostatId = `TS${zone.number}`
     this.valveId = `V${zone.number}`
-    this.thermostat = hookupOf(zone.thermostatKind)
-    this.valve = hookupOf(zone.valveKind)
+  }
+
+  /** Asked for only where there is one: a controller asks without a thermostat, a diverter's rest has no valve. */
+  get thermostat(): Hookup {
+    return hookupOf(this.#zone.thermostatKind)
+  }
+
+  get valve(): Hookup {
+    return hookupOf(this.#zone.valveKind)
   }
 
   /** Hangs the thermostat; its cable keeps one core spare, and brings an earth at line voltage. */
@@ -104,13 +109,14 @@ export class ZoneHands {
   }
 
   #leads(): Map<string, string> {
-    const { feed, back, permanent, proof, proofShared, spare, earth } = this.valve
+    const { feed, back, permanent, proof, proofShared, position, spare, earth } = this.valve
     const leads = new Map<string, string>([['feed', feed]])
     if (back) leads.set('back', back)
     // The permanent feed of a two-port valve is the near side of its switch: one lead, one role.
     if (permanent) leads.set('permanent', permanent)
     if (proof && !proofShared && proof[0] !== permanent) leads.set('proof0', proof[0])
     if (proof) leads.set('proof1', proof[1])
+    if (position) leads.set('position', position)
     if (spare) leads.set('spare', spare)
     if (earth) leads.set('earth', earth)
     return leads

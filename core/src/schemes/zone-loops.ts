@@ -2,7 +2,8 @@ import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
-import { hangSupply, landMains } from './supply.ts'
+import { callPairOf } from './facts.ts'
+import { hangSource, hangSupply, landMains } from './supply.ts'
 import { type Bus, Wirer, type Wiring } from './wirer.ts'
 import { type End, joinAll, ZoneHands } from './zone-hands.ts'
 
@@ -23,40 +24,27 @@ const STAND_IN_MARGIN = 2
  */
 export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['zones'] } {
   const wirer = new Wirer(job)
-  const { boiler, transformer } = job.survey
+  const { boiler } = job.survey
   const room = boiler.place
   const mains = hangSupply(job, wirer)
   hangBoiler(job, wirer, mains)
   const fromBoiler = school.source === 'boiler'
+  const fuses: (() => void)[] = []
   const source = (n: number) => {
-    const hot = wirer.bus('R', room, 'red')
-    const common = wirer.bus('C', room, 'blue')
     if (fromBoiler) {
-      hot.join('B1.feed')
-      common.join('B1.shared')
-      return { hot, common }
+      const hot = wirer.bus('R', room, 'red').join('B1.feed')
+      return { hot, common: wirer.bus('C', room, 'blue').join('B1.shared') }
     }
-    const [xf, fuse] = [`XF${n}`, `F${n}`]
-    wirer.hang(xf, 'transformer/control', school.source === 'each' ? `Transformer ${n}` : 'Transformer', room, {
-      va: transformer.va,
-      openVolts: transformer.openVolts,
-    })
-    mains.live.join(`${xf}.p1`)
-    mains.neutral.join(`${xf}.p2`)
-    if (transformer.fuseAmps > 0) {
-      wirer.hang(fuse, 'protection/fuse', `Fuse ${fuse}`, room, { amps: transformer.fuseAmps })
-      hot.join(`${fuse}.out`)
-    } else hot.join(`${xf}.h`)
-    common.join(`${xf}.c`)
-    return { hot, common }
+    const own = hangSource(job, wirer, mains, school.source === 'each' ? n : undefined)
+    fuses.push(own.landFuse)
+    return own
   }
   const zonesIn = zonesInOrder(job)
   const shared = school.source === 'each' ? undefined : source(1)
   const sources = zonesIn.map(({ number }) => shared ?? source(number))
   landMains(mains)
   hangCompany(job, wirer, { pump: true })
-  for (const id of Object.keys(wirer.parts))
-    if (/^F\d+$/.test(id)) wirer.wire(`XF${id.slice(1)}.h`, `${id}.in`, 'red', 0.5)
+  for (const landFuse of fuses) landFuse()
 
   const [pairHot, pairBack] = callPairOf(boiler.kind)
   const call = wirer.bus('call', room, 'orange').join(`B1.${pairHot}`)
@@ -127,12 +115,4 @@ function meetAt(wirer: Wirer, number: number, room: string, colour: string, ends
   const bus = wirer.bus(`zone ${number}`, room, colour)
   joinAll(bus, ends)
   bus.land()
-}
-
-/** The two terminals of a boiler that a volt-free contact closes. */
-export function callPairOf(kind: string): readonly [string, string] {
-  const terminals = catalogue.get(kind)?.terminals ?? {}
-  if ('t1' in terminals) return ['t1', 't2']
-  if ('v1' in terminals) return ['v1', 'v2']
-  return ['call', 'shared']
 }

@@ -2,7 +2,7 @@ import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { blankJob } from '../job/blank.ts'
 import type { Job, Practice, Wire } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { schemes } from '../schemes/index.ts'
+import { schemeCalled, wiredBy } from '../schemes/index.ts'
 
 /** Jobs and benches for the tests of the core. */
 
@@ -19,6 +19,9 @@ export interface Ask {
   readonly panel?: string
   readonly programmer?: boolean
   readonly postRun?: number
+  readonly pumpPanel?: boolean
+  readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
+  readonly schools?: Record<string, string>
   /** The last zone is hot water with a pump of its own. */
   readonly hotWater?: boolean
 }
@@ -38,6 +41,7 @@ export function wired(ask: Ask = {}): Job {
       valveKind: ask.valve ?? (twoLead ? 'valve/motor-2' : 'valve/motor-4'),
       valvePlace: remote ? 'rooms' : 'boiler',
       run: 10,
+      ...(ask.signal ? { signal: ask.signal } : {}),
       ...(ask.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
   Object.assign(job.survey, {
@@ -48,10 +52,12 @@ export function wired(ask: Ask = {}): Job {
     },
     ...(ask.panel ? { panel: ask.panel } : {}),
     ...(ask.programmer ? { programmer: true } : {}),
+    ...(ask.pumpPanel ? { pumpPanel: true } : {}),
     priority: false,
   })
-  const way = schemes.find(({ id }) => id === scheme)!
-  return { ...job, ...way.wire(job), scheme: { id: scheme } }
+  if (ask.schools) job.schools = ask.schools
+  const way = schemeCalled(scheme)!
+  return wiredBy(job, way)
 }
 
 /** The demo job, altered, with these zones calling, settled. */

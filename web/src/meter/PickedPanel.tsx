@@ -11,9 +11,10 @@ import {
 import { useEffect, useState } from 'react'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
-import { Button, Segments } from '../ui/controls.tsx'
+import { Button } from '../ui/controls.tsx'
 import { Choice, TextField } from '../ui/fields.tsx'
 import { hue } from '../views/colours.ts'
+import { ControlRow } from './ControlRow.tsx'
 
 /** What is selected: a part with its controls and faults, or a wire with what can happen to it. */
 export function PickedPanel() {
@@ -100,7 +101,7 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
 
 function PickedPart({ id, job }: { id: string; job: Job }) {
   const { session } = useSession()
-  const { bench, snapshot } = useBench()
+  const { snapshot } = useBench()
   const part = job.parts[id]!
   const kind = kindOf(part)
   const now = snapshot?.states[id]
@@ -122,18 +123,7 @@ function PickedPart({ id, job }: { id: string; job: Job }) {
         </p>
       ))}
       {kind.controls?.map((control) => (
-        <div key={control.state} className="flex items-center justify-between gap-3">
-          <span>{control.name}</span>
-          <Segments
-            label={`${part.label}: ${control.name}`}
-            value={String(now?.state[control.state])}
-            options={control.options.map(({ value, says }) => ({ value: String(value), says }))}
-            onChange={(text) => {
-              const option = control.options.find(({ value }) => String(value) === text)
-              if (option) void bench.set(id, control.state, option.value)
-            }}
-          />
-        </div>
+        <ControlRow key={control.state} id={id} control={control} job={job} />
       ))}
       {kind.faults && kind.class !== 'joint' && (
         <Choice

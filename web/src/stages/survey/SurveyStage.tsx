@@ -1,11 +1,11 @@
 import {
   addZone,
+  fittingSchemes,
   type Job,
   kindOf,
   MOST_ZONES,
   outOfStep,
   type Practice,
-  schemes,
   zonesInOrder,
 } from '@civil-lantern/core'
 import { Link } from 'react-router'
@@ -164,7 +164,7 @@ function verdict(job: Job): string {
   const step = outOfStep(job)
   if (step.length > 0)
     return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
-  const ways = schemes.filter((scheme) => scheme.fits(job).fits).length
+  const ways = fittingSchemes(job).length
   const boiler = kindOf(job.survey.boiler)?.name ?? 'Boiler'
   const zones = `${count} ${count === 1 ? 'zone' : 'zones'}. ${boiler}.`
   if (ways === 0) return `${zones} No way of wiring fits this yet: Scheme says why.`

@@ -1,6 +1,7 @@
 export { type Feed, feedAt, feedsOf } from './feeds.ts'
 export { litWires, type WireLight } from './lit.ts'
 export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
+export { type Chain, type Link, offBecause } from './off-because.ts'
 export { stateInWords } from './state-words.ts'
 export type { Dark, Strip } from './strip.ts'
 export type { Post, Run, Station, Stretch } from './unroll.ts'

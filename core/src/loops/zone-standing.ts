@@ -224,7 +224,7 @@ function followingStanding(
 }
 
 /** Why a loop is dark on purpose, where the part that keeps it so gives a reason and has no fault of its own. */
-function withheld(simulation: Simulation, strip: Strip | undefined): string | undefined {
+export function withheld(simulation: Simulation, strip: Strip | undefined): string | undefined {
   const dark = strip?.dark
   if (dark?.at !== 'contact' || !dark.part || !dark.element) return undefined
   const part = simulation.netlist.parts.get(dark.part)

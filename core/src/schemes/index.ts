@@ -75,9 +75,16 @@ function against(job: Job, scheme: Scheme): number {
 export const fittingSchemes = (job: Job): Scheme[] =>
   schemes.filter((scheme) => fitOf(scheme, job).fits).sort((a, b) => against(job, a) - against(job, b))
 
+/** A zone as it was surveyed, without the parts a wiring gave it. */
+function surveyed(zone: Job['zones'][string]): Job['zones'][string] {
+  const { thermostat: _t, valve: _v, relay: _r, pump: _p, output: _o, ...asked } = zone
+  return asked
+}
+
 /** The job wired by a way, in place of whatever was wired before. */
 export function wiredBy(job: Job, scheme: Scheme): Job {
-  const { zones, survey, schools, ownKinds } = job
+  const { survey, schools, ownKinds } = job
+  const zones = Object.fromEntries(Object.entries(job.zones).map(([id, zone]) => [id, surveyed(zone)]))
   const from = { zones, survey, ...(schools ? { schools } : {}), ...(ownKinds ? { ownKinds } : {}) }
   return { ...job, ...wiringBy(scheme, job), scheme: { id: scheme.id, from } }
 }

@@ -38,7 +38,7 @@ export const schools = {
   crowded: {
     asks: 'When terminals of a wiring centre run short',
     answers: { links: 'link terminals', bigger: 'fewer, bigger terminals' },
-    why: 'Links keep two or three conductors under each screw, so a single one can be lifted to measure.',
+    why: 'Links keep few conductors under each screw, so a single one can be lifted to measure.',
   },
   volts: {
     asks: 'Voltage is measured on',

@@ -131,7 +131,7 @@ export class Wirer implements Wiring {
 
 /** Terminals of a wiring centre and conductors planned under each, by school; a screw may take one more. */
 const CENTRES: Readonly<Record<string, { terminals: number; takes: number }>> = {
-  links: { terminals: 12, takes: 3 },
+  links: { terminals: 12, takes: 4 },
   bigger: { terminals: 6, takes: 9 },
 }
 

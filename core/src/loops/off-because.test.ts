@@ -1,0 +1,85 @@
+import { expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import type { Job } from '../job/schema.ts'
+import { ask } from '../motion/asking.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { wireAt } from '../testing/benches.ts'
+import { loopsOf } from './loops.ts'
+import { offBecause } from './off-because.ts'
+import { verdictOf } from './verdict.ts'
+
+type Alter = (bench: Simulation, job: Job) => void
+
+const cases: [string, string, string, number, Alter, string][] = [
+  ['at rest', 'kestrel-point', 'signal', 0, () => undefined, 'Off because: supply yes, thermostat asks no.'],
+  [
+    'opening',
+    'kestrel-point',
+    'signal',
+    5,
+    (bench, job) => ask(bench, job, 'signal', true),
+    'Off because: supply yes, thermostat asks yes, room cold yes, contact made yes, valve driven yes, valve not yet open.',
+  ],
+  [
+    'open',
+    'kestrel-point',
+    'signal',
+    30,
+    (bench, job) => ask(bench, job, 'signal', true),
+    'On: supply, thermostat asks, room cold, contact made, valve driven, valve open, proven, boiler called, below its limit, flame, pump runs.',
+  ],
+  [
+    'warm enough',
+    'kestrel-point',
+    'signal',
+    1,
+    (bench, job) => {
+      bench.set('TS2', 'warmth', 24)
+      ask(bench, job, 'signal', true)
+    },
+    'Off because: supply yes, thermostat asks yes, room cold no.',
+  ],
+  [
+    'outside its hours',
+    'lowther-street',
+    'zone1',
+    1,
+    (bench, job) => {
+      bench.set('PR1', 'heating', 'off')
+      ask(bench, job, 'zone1', true)
+    },
+    'Off because: supply yes, time no.',
+  ],
+  [
+    'held back by hot water',
+    'sable-row',
+    'zone1',
+    60,
+    (bench, job) => {
+      ask(bench, job, 'zone1', true)
+      ask(bench, job, 'zone3', true)
+    },
+    'Off because: supply yes, thermostat asks yes, room cold yes, contact made yes, hot water has priority.',
+  ],
+]
+
+it.each(cases)('%s', (_name, demo, zone, seconds, alter, says) => {
+  const job = demoJobs[demo]!()
+  const bench = new Simulation(job)
+  alter(bench, job)
+  bench.runTo(seconds)
+  const loops = loopsOf(bench, job)
+  const at = loops.zones.findIndex((one) => one.zone === zone)
+  expect(offBecause(bench, job, loops.zones[at]!, verdictOf(bench, job, loops).zones[at]!).says).toBe(says)
+})
+
+it('a cut end-switch wire: not yet proven is the first thing that is false', () => {
+  const job = demoJobs['kestrel-point']!()
+  wireAt(job, 'V2.e1').wire.broken = true
+  const bench = new Simulation(job)
+  ask(bench, job, 'signal', true)
+  bench.settle()
+  const loops = loopsOf(bench, job)
+  const chain = offBecause(bench, job, loops.zones[1]!, verdictOf(bench, job, loops).zones[1]!)
+  expect(chain.first).toEqual({ asks: 'proven', true: false })
+})

@@ -1,0 +1,173 @@
+import { blankJob } from '../job/blank.ts'
+import type { Job } from '../job/schema.ts'
+import { Simulation } from '../motion/simulation.ts'
+import type { PartKind, StateValue } from '../parts/kind.ts'
+import { read } from './meter.ts'
+
+/** A reading a good part shows on the bench. */
+export interface TypicalReading {
+  readonly from: string
+  readonly to: string
+  readonly shows: string
+}
+
+export interface TypicalState {
+  readonly state: string
+  readonly readings: readonly TypicalReading[]
+}
+
+export interface Typical {
+  readonly states: readonly TypicalState[]
+  /** What it does when its power goes, from the feed's end on, and how it stands then. */
+  readonly powerLoss?: readonly string[]
+}
+
+const PART = 'X'
+
+/**
+ * What a sound part of a kind shows a meter by itself on the bench: dead and lifted on ohms, and fed at its rated volts; and
+ * what happens when the feed is taken away. Computed from the kind's own description.
+ */
+export function typicalOf(kind: PartKind): Typical {
+  const job = bench(kind)
+  const states: TypicalState[] = [{ state: 'dead, leads lifted', readings: resistances(kind, job.dead, {}) }]
+  for (const { says, settings } of handStates(kind))
+    states.push({ state: says, readings: resistances(kind, job.dead, settings) })
+  if (!job.fed) return { states }
+  const live = new Simulation(job.fed)
+  live.settle()
+  const asks = kind.roles?.calling
+  states.push({ state: asks ? 'fed, not calling' : 'fed, settled', readings: fedReadings(kind, live) })
+  if (asks) {
+    live.set(PART, asks, true)
+    live.settle()
+    states.push({ state: 'fed, calling', readings: fedReadings(kind, live) })
+  }
+  const since = live.trace.length
+  const from = live.now
+  live.set('SW', 'closed', false)
+  live.settle()
+  const happened = live.trace
+    .slice(since)
+    .filter(({ part }) => part === PART)
+    .map(({ at, says }) => `${says}${at - from >= 0.5 ? `, ${Math.round(at - from)} s later` : ''}`)
+  const installed = live.netlist.parts.get(PART)!
+  const stands = kind.says(installed.figures, live.stateOf(PART))
+  return { states, powerLoss: [...happened, stands === '' ? 'nothing else' : `then it is ${stands}`] }
+}
+
+/** Each value of a control that opens or closes something. */
+function handStates(kind: PartKind): { says: string; settings: Record<string, StateValue> }[] {
+  const [first] = kind.controls ?? []
+  if (!first || !('options' in first) || kind.class === 'valve' || kind.roles?.calling) return []
+  return first.options
+    .filter(({ value }) => value !== kind.state[first.state])
+    .map(({ value, says }) => ({
+      says: `dead, ${first.name.toLowerCase()} ${says}`,
+      settings: { [first.state]: value },
+    }))
+}
+
+/** The part alone, and the part fed by a source of its rated volts where its hook-up says how. */
+function bench(kind: PartKind): { dead: Job; fed?: Job } {
+  const line = Object.values(kind.terminals).some(({ circuit }) => circuit === 'line voltage')
+  const blank = blankJob('Bench', line ? '230' : '120')
+  const hang = (job: Job, id: string, what: string) => {
+    job.parts[id] = { kind: what, label: id, place: 'boiler' }
+  }
+  const dead: Job = { ...blank, parts: { [PART]: { kind: kind.kind, label: PART, place: 'boiler' } } }
+  const { hookup } = kind
+  const mains = 'l' in kind.terminals && 'n' in kind.terminals
+  if (!hookup && !mains) return { dead }
+  const fed: Job = { ...blank, parts: { ...dead.parts }, wires: {} }
+  const join = (from: string, to: string) => {
+    const end = (point: string) => ({ part: point.split('.')[0]!, terminal: point.split('.')[1]! })
+    fed.wires[`w${Object.keys(fed.wires).length}`] = {
+      from: end(from),
+      to: end(to),
+      colour: 'grey',
+      size: 1.5,
+      length: 0.1,
+      label: '',
+    }
+  }
+  hang(fed, 'M', 'supply/line')
+  hang(fed, 'SW', line ? 'switch/fused-spur' : 'switch/service')
+  let hot = 'SW.lout'
+  let back = 'SW.nout'
+  if (line) {
+    join('M.l', 'SW.lin')
+    join('M.n', 'SW.nin')
+  } else {
+    hang(fed, 'XF', 'transformer/control')
+    join('M.l', 'SW.in')
+    join('SW.out', 'XF.p1')
+    join('M.n', 'XF.p2')
+    hot = 'XF.h'
+    back = 'XF.c'
+  }
+  if (!hookup) {
+    join(hot, `${PART}.l`)
+    join(back, `${PART}.n`)
+    return { dead, fed }
+  }
+  const { feed, permanent, live, common, call } = hookup
+  if (kind.roles?.listens !== undefined) {
+    hang(fed, 'SET', 'controller/signal-setter')
+    join('SET.plus', `${PART}.${feed}`)
+    join('SET.minus', back)
+  } else join(hot, `${PART}.${feed}`)
+  for (const terminal of new Set([permanent, live])) if (terminal && terminal !== feed) join(hot, `${PART}.${terminal}`)
+  for (const terminal of new Set([hookup.back, common])) if (terminal) join(back, `${PART}.${terminal}`)
+  if (call) {
+    // A thermostat is judged with a valve behind it, as on the wall.
+    hang(fed, 'V', line ? 'valve/two-port-5' : 'valve/motor-4')
+    join(`${PART}.${call}`, line ? 'V.call' : 'V.m1')
+    join(line ? 'V.n' : 'V.m2', back)
+  }
+  return { dead, fed }
+}
+
+/** Pairs of terminals that something inside joins. */
+function pairs(kind: PartKind, simulation: Simulation): [string, string][] {
+  const installed = simulation.netlist.parts.get(PART)!
+  const seen = new Set<string>()
+  const found: [string, string][] = []
+  const note = (a: string, b: string) => {
+    if (!(a in kind.terminals) || !(b in kind.terminals) || seen.has(`${a} ${b}`)) return
+    seen.add(`${a} ${b}`)
+    found.push([a, b])
+  }
+  const { feeds } = kind.roles ?? {}
+  if (feeds) note(...feeds)
+  for (const element of installed.elements) {
+    note(element.a, element.b)
+    if (element.form === 'windings') note(element.c, element.d)
+  }
+  return found.slice(0, 8)
+}
+
+function resistances(kind: PartKind, job: Job, settings: Record<string, StateValue>): TypicalReading[] {
+  const simulation = new Simulation(job, { [PART]: settings })
+  const node = (terminal: string) => simulation.netlist.nodeOf.get(`${PART}.${terminal}`)!
+  return pairs(kind, simulation).map(([a, b]) => {
+    const { shows, unit, warning } = read(simulation, 'ohms', node(a), node(b))
+    const text = warning ? 'no ohms: it gives volts of its own' : `${shows} ${unit}`.trim()
+    return { from: kind.terminals[a]!.marking, to: kind.terminals[b]!.marking, shows: text }
+  })
+}
+
+function fedReadings(kind: PartKind, simulation: Simulation): TypicalReading[] {
+  const node = (terminal: string) => simulation.netlist.nodeOf.get(`${PART}.${terminal}`)!
+  return pairs(kind, simulation).map(([a, b]) => {
+    const direct =
+      kind.terminals[a]!.circuit === 'signal' ||
+      (kind.roles?.feedVolts === 'callVolts' && kind.terminals[a]!.circuit === 'call' && simulation.circuit.hasDirect)
+    const { shows, unit } = read(simulation, direct ? 'direct' : 'loz', node(a), node(b))
+    return {
+      from: kind.terminals[a]!.marking,
+      to: kind.terminals[b]!.marking,
+      shows: `${shows} ${unit}${direct ? '=' : '~'}`,
+    }
+  })
+}

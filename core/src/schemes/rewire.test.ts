@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest'
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import type { Job } from '../job/schema.ts'
+import { validateJob } from '../job/validate.ts'
+import { addZone } from '../job/zones.ts'
+import { wireAt } from '../testing/benches.ts'
+import { schemeCalled } from './index.ts'
+import { rewired } from './rewire.ts'
+
+const again = (job: Job, way = 's2') => rewired(job, schemeCalled(way)!)
+
+describe('wiring again', () => {
+  it('an untouched wiring comes out as it was', () => {
+    const job = kestrelPoint()
+    expect(again(job)).toEqual({ job, kept: [], lost: [], fresh: [] })
+  })
+
+  it('keeps names, colours, markings and a moved wire when a zone is added, though numbers shift', () => {
+    const job = kestrelPoint()
+    job.parts.V3!.label = 'Valve by the pillar'
+    job.parts.V3!.markings = { m1: 'A' }
+    const { id, wire } = wireAt(job, 'TS2.w')
+    wire.colour = 'violet'
+    wire.broken = true
+    job.wires.mine = {
+      from: { part: 'XF1', terminal: 'h' },
+      to: { part: 'TS4', terminal: 'w' },
+      colour: 'pink',
+      size: 0.8,
+      length: 3,
+      label: 'jumper',
+    }
+    addZone(job)
+    const { job: next, kept, lost, fresh } = again(job)
+    expect(next.parts.V3).toMatchObject({ label: 'Valve by the pillar', markings: { m1: 'A' } })
+    expect(wireAt(next, 'TS2.w').wire).toMatchObject({ colour: 'violet', broken: true })
+    expect(wireAt(next, 'TS2.w').id).toBe(id)
+    expect(Object.values(next.wires).find(({ label }) => label === 'jumper')).toMatchObject({ to: { part: 'TS4' } })
+    expect(next.zones.zone1).toMatchObject({ valve: 'V6' })
+    expect(lost).toEqual([])
+    expect(kept).toEqual([
+      'Valve by the pillar: name, markings',
+      expect.stringMatching(/^Wire \d+: colour, break$/),
+      'Wire jumper, added',
+    ])
+    expect(fresh).toContain('New: Thermostat 6, Valve 6')
+    expect(validateJob(next)).toMatchObject({ ok: true })
+  })
+
+  it('says what has no place any more: a wire to a zone that is gone', () => {
+    const job = kestrelPoint()
+    wireAt(job, 'TS5.w').wire.colour = 'violet'
+    delete job.zones.tank
+    const { job: next, lost } = again(job)
+    expect(lost).toEqual([expect.stringContaining('not in the new wiring')])
+    expect(next.parts.V5).toBeUndefined()
+    expect(validateJob(next)).toMatchObject({ ok: true })
+  })
+
+  it('keeps a part that was taken out, out, with its wires', () => {
+    const job = kestrelPoint()
+    delete job.parts.FC1
+    for (const [id, { from, to }] of Object.entries(job.wires))
+      if (from.part === 'FC1' || to.part === 'FC1') delete job.wires[id]
+    const { job: next, kept } = again(job)
+    expect(next.parts.FC1).toBeUndefined()
+    expect(kept).toContain('Fire cut-out, removed')
+    expect(validateJob(next)).toMatchObject({ ok: true })
+  })
+
+  it('another way keeps what it still has', () => {
+    const job = kestrelPoint()
+    job.parts.V3!.label = 'Valve by the pillar'
+    const { job: next } = again(job, 's2c')
+    expect(next.parts.V3!.label).toBe('Valve by the pillar')
+    expect(next.scheme?.id).toBe('s2c')
+  })
+})

@@ -1,0 +1,191 @@
+import { makeEdit } from '../job/edit.ts'
+import type { End, Job, Part, Wire } from '../job/schema.ts'
+import { schemeCalled, wiredBy } from './index.ts'
+import type { Scheme } from './scheme.ts'
+
+/** Wiring again over what a person has changed since: what is kept, what comes new, and what has no place any more. */
+export interface Rewiring {
+  readonly job: Job
+  /** Changes of the user that stay, in words. */
+  readonly kept: readonly string[]
+  /** Changes of the user that cannot stay, and why. */
+  readonly lost: readonly string[]
+  /** What the new wiring brings or takes away by itself. */
+  readonly fresh: readonly string[]
+}
+
+type Parts = Job['parts']
+type Wires = Job['wires']
+
+/**
+ * Wires a job by a way and carries over what the user has changed since it was last wired: the old wiring is made again from
+ * what it was made from, and whatever differs from it is the user's own. Splices and wires are recognised by what they join,
+ * since their numbers shift when a zone comes or goes.
+ */
+export function rewired(job: Job, scheme: Scheme): Rewiring {
+  const fresh = wiredBy(job, scheme)
+  const before = job.scheme?.from && schemeCalled(job.scheme.id)
+  if (!before || !job.scheme?.from) return { job: fresh, kept: [], lost: [], fresh: newcomers(job, fresh) }
+  const base = wiredBy({ ...job, ...job.scheme.from, scheme: null }, before)
+  const kept: string[] = []
+  const lost: string[] = []
+  const parts: Parts = { ...fresh.parts }
+  const wires: Wires = { ...fresh.wires }
+  const toFresh = partMap(base.parts, fresh.parts)
+  const name = (part: Part) => part.label
+
+  for (const [id, mine] of Object.entries(job.parts)) {
+    const was = base.parts[id]
+    const here = was ? toFresh.get(id) : undefined
+    if (!was) {
+      if (parts[id]) lost.push(`${name(mine)}: the new wiring has a part of that number`)
+      else {
+        parts[id] = mine
+        kept.push(`${name(mine)}, added`)
+      }
+      continue
+    }
+    const changed = changes(was, mine)
+    if (Object.keys(changed).length === 0) continue
+    if (here && parts[here]!.kind === mine.kind) {
+      parts[here] = merged(parts[here]!, changed)
+      kept.push(
+        `${name(mine)}: ${Object.keys(changed)
+          .map((field) => fieldWords[field] ?? field)
+          .join(', ')}`,
+      )
+    } else lost.push(`${name(mine)}: it is not in the new wiring${here ? ' as that kind' : ''}`)
+  }
+  for (const [id, was] of Object.entries(base.parts)) {
+    const here = toFresh.get(id)
+    if (job.parts[id] || !here) continue
+    delete parts[here]
+    kept.push(`${name(was)}, removed`)
+  }
+
+  const moved = (end: End): End | undefined => {
+    const part = base.parts[end.part] ? toFresh.get(end.part) : end.part
+    return part && parts[part] ? { part, terminal: end.terminal } : undefined
+  }
+  const byEnds = new Map(Object.entries(fresh.wires).map(([id, wire]) => [endsKey(wire.from, wire.to), id]))
+  const freshOf = (wire: Wire) => {
+    const [from, to] = [moved(wire.from), moved(wire.to)]
+    return from && to ? byEnds.get(endsKey(from, to)) : undefined
+  }
+  for (const [id, was] of Object.entries(base.wires)) {
+    const mine = job.wires[id]
+    const here = freshOf(was)
+    if (!mine) {
+      if (here) {
+        delete wires[here]
+        kept.push(`Wire ${was.label}, taken out`)
+      }
+      continue
+    }
+    const changed = changes(was, mine)
+    if (Object.keys(changed).length === 0) continue
+    if (!here || !wires[here]) {
+      lost.push(`Wire ${mine.label}: what it joined is not in the new wiring`)
+      continue
+    }
+    const [from, to] = [moved(mine.from), moved(mine.to)]
+    if (!from || !to) {
+      lost.push(`Wire ${mine.label}: it would lead to a part that is gone`)
+      continue
+    }
+    const { from: _f, to: _t, cable, core, ...rest } = changed
+    const run = cable && fresh.cables[cable] ? { cable, ...(core ? { core } : {}) } : {}
+    wires[here] = { ...merged(wires[here]!, { ...rest, ...run }), from, to }
+    kept.push(
+      `Wire ${mine.label}: ${Object.keys(changed)
+        .map((field) => fieldWords[field] ?? field)
+        .join(', ')}`,
+    )
+  }
+  for (const [id, mine] of Object.entries(job.wires)) {
+    if (base.wires[id]) continue
+    const [from, to] = [moved(mine.from), moved(mine.to)]
+    if (!from || !to) lost.push(`Wire ${mine.label}: it would lead to a part that is gone`)
+    else {
+      const { cable, core, ...rest } = mine
+      const run = cable && fresh.cables[cable] ? { cable, ...(core ? { core } : {}) } : {}
+      wires[freeId(wires, id)] = { ...rest, ...run, from, to }
+      kept.push(`Wire ${mine.label}, added`)
+    }
+  }
+  // A wire may not lead to a part the user took out.
+  for (const [id, { from, to }] of Object.entries(wires)) if (!parts[from.part] || !parts[to.part]) delete wires[id]
+  for (const own of Object.values(fresh.zones))
+    for (const field of ['thermostat', 'valve', 'relay', 'pump'] as const)
+      if (own[field] && !parts[own[field]!]) delete own[field]
+  return { job: { ...fresh, parts, wires }, kept, lost, fresh: newcomers(job, fresh) }
+}
+
+const fieldWords: Readonly<Record<string, string>> = {
+  label: 'name',
+  leadColours: 'lead colours',
+  broken: 'break',
+  from: 'where it starts',
+  to: 'where it ends',
+}
+
+/** The edit that wires again, keeping what the user changed. */
+export const rewireBy = (job: Job, scheme: Scheme, editId: string) =>
+  makeEdit(job, `Wire it again: ${scheme.name.toLowerCase()}`, editId, (draft) => {
+    const { parts, cables, wires, zones, scheme: choice } = rewired(job, scheme).job
+    Object.assign(draft, { parts, cables, wires, zones, scheme: choice })
+  })
+
+/** Which part of the new wiring each part of the old one is: by id, and splices by the bus they belong to, in their order. */
+function partMap(base: Parts, fresh: Parts): Map<string, string> {
+  const identities = (parts: Parts) => {
+    const count = new Map<string, number>()
+    return Object.entries(parts).map(([id, part]): [string, string] => {
+      if (!id.startsWith('S') || part.note === undefined) return [id, id]
+      const nth = (count.get(part.note) ?? 0) + 1
+      count.set(part.note, nth)
+      return [`${part.note}#${nth}`, id]
+    })
+  }
+  const there = new Map(identities(fresh))
+  const found = new Map<string, string>()
+  for (const [identity, id] of identities(base)) {
+    const here = there.get(identity)
+    if (here) found.set(id, here)
+  }
+  return found
+}
+
+const endsKey = (from: End, to: End) => `${from.part}.${from.terminal}>${to.part}.${to.terminal}`
+
+/** The fields in which one value differs from another, with the newer value; undefined where it has none. */
+function changes<T extends object>(was: T, now: T): Partial<T> {
+  const found: Partial<T> = {}
+  for (const field of new Set([...Object.keys(was), ...Object.keys(now)]) as Set<keyof T>)
+    if (JSON.stringify(was[field]) !== JSON.stringify(now[field])) found[field] = now[field] as T[keyof T]
+  return found
+}
+
+function merged<T extends object>(onto: T, changed: Partial<T>): T {
+  const next = { ...onto, ...changed }
+  for (const field of Object.keys(changed) as (keyof T)[]) if (changed[field] === undefined) delete next[field]
+  return next
+}
+
+const freeId = (taken: object, wanted: string) => {
+  let id = wanted
+  for (let n = 1; id in taken; n++) id = `u${n}`
+  return id
+}
+
+function newcomers(before: Job, after: Job): string[] {
+  const says: string[] = []
+  const names = (from: Job, to: Job) =>
+    Object.entries(from.parts).flatMap(([id, part]) => (id in to.parts || id.startsWith('S') ? [] : [part.label]))
+  const [came, went] = [names(after, before), names(before, after)]
+  if (came.length > 0) says.push(`New: ${came.join(', ')}`)
+  if (went.length > 0) says.push(`Gone: ${went.join(', ')}`)
+  const count = (job: Job) => Object.keys(job.wires).length
+  if (count(before) !== count(after)) says.push(`${count(after)} wires instead of ${count(before)}`)
+  return says
+}

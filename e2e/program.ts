@@ -10,13 +10,38 @@ const root = resolve(import.meta.dirname, '..')
 export class Program {
   readonly #folder = mkdtempSync(join(tmpdir(), 'lantern-e2e-'))
   #process: ChildProcess | undefined
+  #controller: ChildProcess | undefined
+  #controllerPort = 0
   url = ''
+
+  /** Starts the simulated building controller beside it; before `start`, so that the server knows its port. */
+  async startController(): Promise<void> {
+    const child = spawn(process.execPath, ['server/dist/controller.js'], {
+      cwd: root,
+      env: { ...process.env, CONTROLLER_PORT: String(this.#controllerPort) },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    })
+    this.#controller = child
+    this.#controllerPort = await new Promise<number>((ready) =>
+      child.stdout?.once('data', (data: Buffer) => ready(JSON.parse(String(data)).port)),
+    )
+  }
+
+  /** Pulls the controller's plug. */
+  stopController() {
+    this.#controller?.kill('SIGKILL')
+  }
 
   async start(): Promise<void> {
     const port = this.url === '' ? '0' : new URL(this.url).port
     const child = spawn(process.execPath, ['server/dist/main.js', '--demo'], {
       cwd: root,
-      env: { ...process.env, PORT: port, DB_FILE: join(this.#folder, 'lantern.sqlite') },
+      env: {
+        ...process.env,
+        PORT: port,
+        DB_FILE: join(this.#folder, 'lantern.sqlite'),
+        CONTROLLER_PORT: String(this.#controllerPort || 1),
+      },
       stdio: ['ignore', 'pipe', 'inherit'],
     })
     this.#process = child
@@ -41,6 +66,7 @@ export class Program {
   }
 
   async stop(): Promise<void> {
+    this.stopController()
     await this.kill()
     rmSync(this.#folder, { recursive: true, force: true })
   }

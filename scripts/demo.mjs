@@ -1,5 +1,5 @@
 // Everything from a fresh clone to a running program: installs, builds, migrates, loads the demo jobs, serves.
-// PORT and DB_FILE choose the port and the database file.
+// PORT and DB_FILE choose the port and the database file, CONTROLLER_PORT where the simulated building controller listens.
 import { spawn } from 'node:child_process'
 import { build, installPackages, root, say } from './shared.mjs'
 
@@ -20,5 +20,13 @@ server.stdout.on('data', (data) => {
     } else if (entry.level >= 40) console.error(`${entry.msg} ${entry.err?.message ?? ''}`)
   }
 })
+// The building controller is a stand-in for an outside device; without it the program says so and goes on.
+const controller = spawn(process.execPath, ['server/dist/controller.js'], {
+  cwd: root,
+  stdio: ['ignore', 'ignore', 'inherit'],
+})
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-server.on('exit', (code) => process.exit(code ?? 0))
+server.on('exit', (code) => {
+  controller.kill()
+  process.exit(code ?? 0)
+})

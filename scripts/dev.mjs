@@ -10,6 +10,7 @@ const children = [
   start(process.execPath, ['--watch', '--conditions=source', '--import', 'tsx', 'server/src/main.ts', '--demo'], {
     PORT: port,
   }),
+  start(process.execPath, ['--import', 'tsx', 'server/src/controller/main.ts']),
   start('npm', ['run', '-s', 'dev', '-w', 'web'], { API_PORT: port }),
 ]
 say('server and page start; Ctrl+C stops both')

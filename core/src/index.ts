@@ -1,6 +1,7 @@
 export { type Finding, findingsOf, type Severity, type Spot } from './checks/index.ts'
 export { Circuit } from './circuit/circuit.ts'
 export { type Branch, figuresOf, type InstalledPart, type Netlist, netlistOf, terminalName } from './circuit/netlist.ts'
+export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
 export { blankJob, mains, zonesInOrder } from './job/blank.ts'
 export * from './job/edit.ts'

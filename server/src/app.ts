@@ -6,17 +6,24 @@ import helmet from 'koa-helmet'
 import send from 'koa-send'
 import type { Logger } from 'pino'
 import { answerRefusals } from './refusal.ts'
+import { controllerRoutes } from './routes/controller.ts'
 import { entryRoutes } from './routes/entries.ts'
 import { jobRoutes } from './routes/jobs.ts'
+import { kindRoutes } from './routes/kinds.ts'
 import type { Database } from './store/database.ts'
 import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
+import { OwnKinds } from './store/own-kinds.ts'
 
-/** The server as one Koa application: documents under /api, the page everywhere else. */
-export function application(store: Database, webFolder: string, log: Logger): Koa {
+/**
+ * The server as one Koa application: documents under /api, the page everywhere else.
+ * @param controllerPort where the simulated building controller listens, if it runs
+ */
+export function application(store: Database, webFolder: string, log: Logger, controllerPort = 4690): Koa {
   const now = () => new Date().toISOString()
   const jobs = new Jobs(store, now)
   const entries = new Entries(store, now)
+  const kinds = new OwnKinds(store, now)
   const app = new Koa()
   app.on('error', (error: Error & { code?: string }) => {
     if (error.code !== 'EPIPE' && error.code !== 'ECONNRESET') log.error({ err: error }, 'response failed')
@@ -51,7 +58,8 @@ export function application(store: Database, webFolder: string, log: Logger): Ko
     ctx.body = { ok: true }
   })
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb' }))
-  for (const router of [jobRoutes(jobs), entryRoutes(jobs, entries)]) app.use(router.routes())
+  const routers = [jobRoutes(jobs), entryRoutes(jobs, entries), kindRoutes(kinds), controllerRoutes(controllerPort)]
+  for (const router of routers) app.use(router.routes())
   app.use(async (ctx) => {
     if (ctx.path.startsWith('/api/') || (ctx.method !== 'GET' && ctx.method !== 'HEAD')) return
     const asset = /^\/assets\/|\.\w+$/.test(ctx.path)

@@ -9,6 +9,7 @@ const root = resolve(import.meta.dirname, '../..')
 const port = Number(process.env.PORT ?? 4680)
 const host = process.env.HOST ?? '127.0.0.1'
 const file = resolve(process.env.DB_FILE ?? `${root}/data/lantern.sqlite`)
+const controllerPort = Number(process.env.CONTROLLER_PORT ?? 4690)
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
 
 const store = await openDatabase(file, `${root}/server/migrations`)
@@ -16,7 +17,7 @@ if (process.argv.includes('--demo')) {
   const jobs = new Jobs(store, () => new Date().toISOString())
   for (const [id, make] of Object.entries(demoJobs)) await jobs.add(id, make())
 }
-const server = application(store, `${root}/web/dist`, log).listen(port, host, () => {
+const server = application(store, `${root}/web/dist`, log, controllerPort).listen(port, host, () => {
   const address = server.address()
   const taken = typeof address === 'object' && address ? address.port : port
   log.info({ file, url: `http://${host}:${taken}` }, 'ready')

@@ -1,4 +1,4 @@
-import type { Entry, Job } from '@civil-lantern/core'
+import type { Entry, Job, OwnKind } from '@civil-lantern/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** Job documents, whole, with the revision an edit must name. */
@@ -44,3 +44,11 @@ export const entries = sqliteTable(
   },
   (table) => [index('entries_of_job').on(table.jobId, table.at)],
 )
+
+/** Kinds of part of the user's own. */
+export const ownKinds = sqliteTable('own_kinds', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  kind: text({ mode: 'json' }).$type<OwnKind>().notNull(),
+  updatedAt: text('updated_at').notNull(),
+})

@@ -9,6 +9,7 @@ const folder = resolve(import.meta.dirname, '../docs/screenshots')
 mkdirSync(folder, { recursive: true })
 
 const program = new Program()
+await program.startController()
 await program.start()
 const browser = await openBrowser()
 
@@ -41,7 +42,17 @@ const shots: readonly Shot[] = [
   },
   { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
   { name: 'loops-panel', path: '/jobs/sable-row/scheme/loops' },
-  { name: 'ways', path: '/jobs/quay-terrace/scheme/ways' },
+  { name: 'ways', path: '/jobs/kestrel-point/scheme/ways' },
+  { name: 'plan', path: '/jobs/lowther-street/scheme/plan' },
+  {
+    name: 'controller',
+    path: '/jobs/botany-house/scheme/loops',
+    async prepare(window) {
+      await window.click('button', 'Palm bed: asked 100 %, set the signal')
+      await window.click('button', 'Connect the controller')
+      await window.sees('Controller answers')
+    },
+  },
   { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },
   {
     name: 'phone',

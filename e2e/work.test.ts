@@ -80,7 +80,7 @@ it('makes a 230 V job with a volt-free boiler from nothing to a lit call loop; a
   await window.find('button', 'Relay 2, made')
 })
 
-it.each(['kestrel-point', 'sable-row', 'fenwick-orchard', 'quay-terrace', 'lowther-street'])(
+it.each(['kestrel-point', 'sable-row', 'fenwick-orchard', 'quay-terrace', 'lowther-street', 'botany-house'])(
   '%s opens lit and well',
   async (id) => {
     await window.goto(`${program.url}/jobs/${id}`)

@@ -17,7 +17,7 @@ let url = ''
 
 beforeAll(async () => {
   store = await openDatabase(join(folder, 'test.sqlite'), resolve(import.meta.dirname, '../migrations'))
-  server = application(store, folder, pino({ level: 'silent' })).listen(0, '127.0.0.1')
+  server = application(store, folder, pino({ level: 'silent' }), 1).listen(0, '127.0.0.1')
   await new Promise((ready) => server.once('listening', ready))
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
 })
@@ -191,4 +191,46 @@ describe('entries', () => {
 
 it('an address that is not there gets 404 in the same shape', async () => {
   expect(await ask('/api/nothing')).toMatchObject({ status: 404, said: { failures: [{ code: 'http/unknown' }] } })
+})
+
+describe('kinds of the user’s own', () => {
+  const kind = {
+    like: 'valve/motor-4',
+    name: 'Slow valve',
+    figures: { opensIn: 40 },
+    markings: {},
+    leadColours: {},
+    note: '',
+  }
+
+  it('are kept, changed under the same id, and removed', async () => {
+    expect((await ask('/api/kinds', { id: 'own-slow', kind })).status).toBe(200)
+    expect((await ask('/api/kinds', { id: 'own-slow', kind: { ...kind, name: 'Slower valve' } })).status).toBe(200)
+    const list = await fetch(`${url}/api/kinds`).then((answer) => answer.json())
+    expect(list).toEqual({ kinds: [{ id: 'own-slow', kind: { ...kind, name: 'Slower valve' } }] })
+    expect((await fetch(`${url}/api/kinds/own-slow`, { method: 'DELETE' })).status).toBe(204)
+    expect((await fetch(`${url}/api/kinds/own-slow`, { method: 'DELETE' })).status).toBe(404)
+  })
+
+  it.each([
+    [
+      'a figure its model has not',
+      '/api/kinds',
+      { id: 'own-x', kind: { ...kind, figures: { wings: 2 } } },
+      '/figures/wings',
+    ],
+    ['a model that is not there', '/api/kinds', { id: 'own-x', kind: { ...kind, like: 'valve/none' } }, '/like'],
+    ['a file of something else', '/api/kinds/import', { id: 'own-x', file: { format: 'other' } }, '/format'],
+    ['an id of the catalogue', '/api/kinds', { id: 'valve/motor-4', kind }, '/id'],
+  ])('%s is refused, with where', async (_what, path, send, where) => {
+    const { status, said } = await ask(path, send)
+    expect([status, said.failures?.[0]?.where]).toEqual([400, where])
+    expect(await fetch(`${url}/api/kinds`).then((answer) => answer.json())).toEqual({ kinds: [] })
+  })
+})
+
+it('a controller that is not there is an answer, not an error, and the server goes on', async () => {
+  const { status, said } = await ask('/api/controller', { sense: [1, 2] })
+  expect([status, said]).toEqual([200, { there: false, port: 1 }])
+  expect((await ask('/api/jobs')).status).toBe(200)
 })

@@ -20,6 +20,7 @@ export const botanyHouse = (): Job =>
         valve: 'valve/modulating',
         run: 12,
         signal: '2-10 V',
+        foundCalling: true,
       },
       {
         name: 'Orchid bench',

@@ -216,3 +216,79 @@ describe('the water in the boiler', () => {
     expect(Number(rig.state('B.water'))).toBeLessThanOrEqual(82.01)
   })
 })
+
+describe('gas control called dry, with a low limit', () => {
+  const board = (figures: Record<string, number> = {}): Board => ({
+    parts: {
+      M: 'supply/line',
+      B: ['boiler/gas', figures],
+      D: 'safety/damper',
+      G: 'burner/gas-valve',
+      P: 'pump/circulator',
+      CALL: 'switch/service',
+    },
+    nets: [
+      'M.l B.l',
+      'M.n B.n',
+      'B.c1 P.l',
+      'B.c2 P.n',
+      'B.t1 CALL.in',
+      'B.t2 CALL.out',
+      'B.d1 D.d1',
+      'B.d2 D.d2',
+      'B.d3 D.d3',
+      'B.b1 G.g1',
+      'B.b2 G.g2',
+    ],
+    settings: { CALL: { closed: false } },
+  })
+
+  it('its call pair is isolated from the 24 V of its burner chain', () => {
+    const rig = new Rig(board())
+    expect(rig.volts('B.t1', 'B.t2')).toBeGreaterThan(22)
+    expect(rig.volts('B.t1', 'B.b2')).toBeLessThan(16)
+    rig.told()
+    rig.set('CALL.closed', true).settle()
+    expect(rig.told()).toEqual([
+      '0 CALL on',
+      '0 B is called: pump on, damper told',
+      '0 D turns open',
+      '0 P starts',
+      '15 D proven open',
+      '15 G opens, burner lights',
+    ])
+  })
+
+  it('keeps stored water warm without a call, and holds the pump off until it is', () => {
+    const rig = new Rig(board({ lowLimit: 60 }))
+    expect([rig.state('B.cold'), rig.state('G.open'), rig.state('P.running')]).toEqual([true, true, false])
+    rig.set('CALL.closed', true).run(1)
+    expect(rig.state('P.running')).toBe(false)
+    rig.run(600)
+    expect([rig.state('B.cold'), rig.state('P.running')]).toEqual([false, true])
+  })
+
+  it('where the low limit does not hold the pump, it runs with the call', () => {
+    const rig = new Rig(board({ lowLimit: 60, holdsPump: 0 }))
+    rig.set('CALL.closed', true).run(1)
+    expect(rig.state('P.running')).toBe(true)
+  })
+})
+
+describe('pumps inside', () => {
+  it.each([
+    ['boiler/volt-free', 'v1', 'v2'],
+    ['boiler/combination', 'l', 'sl'],
+  ])('%s runs its pump on after the call', (kind, a, b) => {
+    const rig = new Rig({
+      practice: '230',
+      parts: { M: 'supply/line', B: [kind, { postRun: 90 }], SW: 'switch/service' },
+      nets: ['M.l B.l', 'M.n B.n', `B.${a} SW.in`, `B.${b} SW.out`],
+      settings: { SW: { closed: false } },
+    })
+    rig.set('SW.closed', true).settle()
+    rig.told()
+    rig.set('SW.closed', false).settle()
+    expect(rig.told()).toEqual(['0 SW off', '0 B call ends: burner off', '90 B pump inside off'])
+  })
+})

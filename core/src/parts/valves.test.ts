@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { openingOf } from '../motion/surroundings.ts'
 import { type Board, Rig } from '../testing/rig.ts'
+import { leverByHand, stemByHand } from './body.ts'
 
 /** How each kind of valve moves: order and times as the trade knows them. */
 
@@ -282,5 +284,89 @@ describe('three-port diverter', () => {
     const rig = new Rig({ ...board, parts: { ...board.parts, V: ['valve/diverter', { mirrored: 1 }] } })
     rig.set('TT.calling', true).settle()
     expect(rig.says('V')).toBe('on heating')
+  })
+})
+
+describe('the body apart from the head', () => {
+  const board = (figures: Record<string, number>, faults: string[] = []): Board => ({
+    parts: {
+      M: 'supply/line',
+      XF: 'transformer/control',
+      TS: 'thermostat/two-wire',
+      V: ['valve/motor-4', figures],
+    },
+    nets: ['M.l XF.p1', 'M.n XF.p2', 'XF.h TS.r', 'TS.w V.m1', 'XF.c V.m2'],
+    faults: { V: faults },
+  })
+  const opens = (figures: Record<string, number>, faults?: string[]) => {
+    const rig = new Rig(board(figures, faults))
+    rig.told()
+    rig.set('TS.calling', true).settle()
+    return [rig.told().find((line) => line.includes('fully open')), rig.state('V.travel')]
+  }
+
+  it('a stiff stem slows the head, a stiffer one holds it', () => {
+    expect(opens({})).toEqual(['14 V fully open, motor holds', 1])
+    expect(opens({ stiffness: 0.5 })).toEqual(['28 V fully open, motor holds', 1])
+    expect(opens({ stiffness: 1 })).toEqual([undefined, 0])
+  })
+
+  it('a seized one does not move though its motor is fed, and one with dirt on its seat lets water by', () => {
+    expect(opens({}, ['bodySeizedShut'])).toEqual([undefined, 0])
+    const rig = new Rig(board({}, ['bodyPasses']))
+    const part = rig.simulation.netlist.parts.get('V')!
+    expect([rig.state('V.travel'), openingOf(part, rig.simulation.stateOf('V'))]).toEqual([0, 0.1])
+  })
+
+  it.each([
+    [{}, [], 'firm, springs back', 'turns with two fingers'],
+    [{ stiffness: 1.2 }, [], 'firm, springs back', 'turns only with a tool: too stiff for the head'],
+    [{}, ['bodySeizedShut'], 'rock-hard: a seized body', 'does not turn: the body has seized'],
+    [{}, ['gearStripped'], 'slack: the gear has stripped', 'turns with two fingers'],
+  ])('a hand feels it: %j %j', (figures, faults, lever, stem) => {
+    const rig = new Rig(board(figures, faults))
+    const part = rig.simulation.netlist.parts.get('V')!
+    expect([leverByHand(rig.simulation.stateOf('V'), faults), stemByHand(part.figures, faults)]).toEqual([lever, stem])
+  })
+})
+
+it.each(['valve/motor-4', 'valve/heat-3', 'valve/stored-charge', 'valve/two-port-5'])(
+  'whether a parked lever of %s reaches the switch depends on its make',
+  (kind) => {
+    const made = (leverMakes: number) => {
+      const rig = new Rig({ practice: '230', parts: { V: [kind, { leverMakes }] }, nets: [] })
+      rig.set('V.lever', 'parked')
+      const part = rig.simulation.netlist.parts.get('V')!
+      const element = part.elements.find(({ name }) => name === 'endSwitch')
+      return element?.form === 'contact' && element.closed(rig.simulation.stateOf('V'))
+    }
+    expect([made(0), made(1)]).toEqual([false, true])
+  },
+)
+
+describe('a signal of milliamps', () => {
+  const board = (nets: string[]): Board => ({
+    parts: {
+      M: 'supply/line',
+      XF: 'transformer/control',
+      SET: ['controller/signal-setter', { current: 1 }],
+      R: 'joint/load-resistor',
+      V: 'valve/modulating',
+    },
+    nets: ['M.l XF.p1', 'M.n XF.p2', 'XF.h V.hot', 'XF.c V.com SET.minus R.b', 'SET.plus V.sig', ...nets],
+  })
+
+  it('12 mA through 500 ohm are 6 V: half open', () => {
+    const rig = new Rig(board(['V.sig R.a']))
+    rig.set('SET.out', 12).settle()
+    expect(rig.direct('V.sig', 'V.com')).toBeCloseTo(6, 1)
+    expect(rig.says('V')).toBe('50 %')
+  })
+
+  it('without its resistor the setter drives to its limit, and the valve runs to its far end', () => {
+    const rig = new Rig(board([]))
+    rig.set('SET.out', 8).settle()
+    expect(rig.direct('V.sig', 'V.com')).toBeGreaterThan(20)
+    expect(rig.says('V')).toBe('100 %')
   })
 })

@@ -18,7 +18,10 @@ export function exchange(port: number, lines: readonly string[]): Promise<string
     socket.on('error', () => finish(undefined))
     socket.on('close', () => finish(answers.length === lines.length ? answers : undefined))
     socket.on('connect', () => socket.write(`${lines.join('\n')}\n`))
-    createInterface({ input: socket }).on('line', (line) => {
+    const said = createInterface({ input: socket })
+    // The reader passes the socket's errors on; unheard, one would end the server.
+    said.on('error', () => finish(undefined))
+    said.on('line', (line) => {
       if (answers.push(line) === lines.length) finish(answers)
     })
   })

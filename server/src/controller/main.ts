@@ -9,6 +9,7 @@ const registers = new Registers()
 const server = createServer((socket) => {
   socket.on('error', () => socket.destroy())
   const lines = createInterface({ input: socket })
+  lines.on('error', () => socket.destroy())
   lines.on('line', (line) => {
     if (line.trim() !== '') socket.write(`${registers.answer(line.slice(0, 200), performance.now() / 1000)}\n`)
   })

@@ -1,4 +1,4 @@
-import { kindOf, labelOf, markingOf, zonesInOrder } from '@civil-lantern/core'
+import { askingOf, kindOf, labelOf, markingOf, zonesInOrder } from '@civil-lantern/core'
 import { Command } from 'cmdk'
 import { useNavigate } from 'react-router'
 import { useBench, useSession } from '../data/open-job.tsx'
@@ -25,15 +25,17 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
   const groups: [string, Found[]][] = [
     [
       'Zones',
-      zonesInOrder(job).flatMap(({ id, name, thermostat, place }) => {
+      zonesInOrder(job).flatMap((zone) => {
+        const { id, name, place } = zone
+        const asking = askingOf(job, zone)
         const calling = snapshot?.verdict.zones.find((z) => z.zone === id)?.calling === true
-        return thermostat
+        return asking
           ? [
               {
                 key: id,
                 says: `${name}: ${calling ? 'stop calling' : 'call'}`,
                 aside: job.places[place]?.name ?? '',
-                run: () => void bench.set(thermostat, 'calling', !calling),
+                run: () => void bench.set(asking.part, asking.state, calling ? asking.off : asking.on),
               },
             ]
           : []

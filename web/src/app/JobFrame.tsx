@@ -1,4 +1,4 @@
-import { zonesInOrder } from '@civil-lantern/core'
+import { askingOf, zonesInOrder } from '@civil-lantern/core'
 import { useQuery } from '@tanstack/react-query'
 import { ChevronsUpDown, Gauge, PhoneCall } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { api } from '../data/api.ts'
+import { ControllerLoop } from '../data/controller.tsx'
 import { JobProvider, useBench, useSession, useWaitingEntries } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { MeterPanel } from '../meter/MeterPanel.tsx'
@@ -26,6 +27,7 @@ export function JobFrame() {
   const { id = '' } = useParams()
   return (
     <JobProvider key={id} id={id} failed={(why) => <CannotOpen why={why} />}>
+      <ControllerLoop />
       <Inside />
     </JobProvider>
   )
@@ -243,9 +245,10 @@ function useJobKeys(find: () => void, help: () => void) {
     '1,2,3,4,5,6,7,8,9',
     (event) => {
       const zone = zonesInOrder(job).find(({ number }) => String(number) === event.key)
-      if (!zone?.thermostat) return
+      const asking = zone && askingOf(job, zone)
+      if (!asking) return
       const calling = snapshot?.verdict.zones.find((z) => z.zone === zone.id)?.calling === true
-      void bench.set(zone.thermostat, 'calling', !calling)
+      void bench.set(asking.part, asking.state, calling ? asking.off : asking.on)
     },
     mine,
     [job, snapshot, bench],

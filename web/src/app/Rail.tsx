@@ -1,4 +1,4 @@
-import { type Budget, type Job, kindOf, zonesInOrder } from '@civil-lantern/core'
+import { askingOf, type Budget, type Job, kindOf, zonesInOrder } from '@civil-lantern/core'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Segments } from '../ui/controls.tsx'
@@ -20,7 +20,7 @@ export function Rail() {
       {zones.length === 0 && <p className="px-2 text-soft">No zones yet. Add them in Survey.</p>}
       <ul>
         {zones.map((zone) => (
-          <ZoneRow key={zone.id} zone={zone} snapshot={snapshot} />
+          <ZoneRow key={zone.id} zone={zone} job={job} snapshot={snapshot} />
         ))}
       </ul>
       {answering.length > 0 && (
@@ -61,7 +61,44 @@ export function Rail() {
   )
 }
 
-function ZoneRow({ zone, snapshot }: { zone: ReturnType<typeof zonesInOrder>[number]; snapshot: Snapshot }) {
+/** A zone that a signal asks: how much, and the way to the knob. */
+function AskedButton({
+  zone,
+  part,
+  snapshot,
+}: {
+  zone: ReturnType<typeof zonesInOrder>[number]
+  part: string
+  snapshot: Snapshot
+}) {
+  const pick = useWorkspace((w) => w.pick)
+  const raise = useWorkspace((w) => w.raise)
+  const valve = snapshot.states[zone.valve ?? '']?.state
+  const asked = Math.round(100 * Number(valve?.target ?? 0))
+  return (
+    <button
+      type="button"
+      onClick={() => {
+        pick({ part })
+        raise(window.matchMedia('(max-width: 1023px)').matches ? 'meter' : undefined)
+      }}
+      aria-label={`${zone.name}: asked ${asked} %, set the signal`}
+      className={`min-h-11 w-16 shrink-0 rounded-control border font-mono ${asked > 0 ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
+    >
+      {asked} %
+    </button>
+  )
+}
+
+function ZoneRow({
+  zone,
+  job,
+  snapshot,
+}: {
+  zone: ReturnType<typeof zonesInOrder>[number]
+  job: Job
+  snapshot: Snapshot
+}) {
   const { bench } = useBench()
   const standing = snapshot.verdict.zones.find((z) => z.zone === zone.id)
   const calling = standing?.calling === true
@@ -71,6 +108,8 @@ function ZoneRow({ zone, snapshot }: { zone: ReturnType<typeof zonesInOrder>[num
       .getElementById(`zone-${zone.id}`)
       ?.closest('section')
       ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+  const asking = askingOf(job, zone)
+  const knob = typeof asking?.on === 'number'
   return (
     <li className="flex items-center gap-2 rounded-control px-2 py-1 hover:bg-well">
       <button type="button" onClick={show} className="min-h-11 min-w-0 grow text-left" title={zone.name}>
@@ -81,21 +120,25 @@ function ZoneRow({ zone, snapshot }: { zone: ReturnType<typeof zonesInOrder>[num
           {standing?.says ?? ''}
         </span>
       </button>
-      <button
-        type="button"
-        role="switch"
-        aria-checked={calling}
-        aria-label={`${zone.name} thermostat`}
-        disabled={!zone.thermostat}
-        onClick={() => {
-          if (!zone.thermostat) return
-          void bench.set(zone.thermostat, 'calling', !calling)
-          show()
-        }}
-        className={`min-h-11 w-16 shrink-0 rounded-control border font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
-      >
-        {calling ? 'Call' : 'Off'}
-      </button>
+      {knob ? (
+        <AskedButton zone={zone} part={asking.part} snapshot={snapshot} />
+      ) : (
+        <button
+          type="button"
+          role="switch"
+          aria-checked={calling}
+          aria-label={`${zone.name} thermostat`}
+          disabled={!zone.thermostat}
+          onClick={() => {
+            if (!zone.thermostat) return
+            void bench.set(zone.thermostat, 'calling', !calling)
+            show()
+          }}
+          className={`min-h-11 w-16 shrink-0 rounded-control border font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
+        >
+          {calling ? 'Call' : 'Off'}
+        </button>
+      )}
     </li>
   )
 }

@@ -1,4 +1,5 @@
-import type { Edit, Entry, Failure, Job } from '@civil-lantern/core'
+import type { Edit, Entry, Failure, Job, OwnKind } from '@civil-lantern/core'
+import type { StoredKind } from './own-kinds.ts'
 
 export interface JobRow {
   readonly id: string
@@ -35,11 +36,27 @@ export class RefusedByServer extends Error {
   }
 }
 
-async function ask<T>(path: string, send?: unknown): Promise<T> {
+/** The building controller as it answers, or that nobody does. */
+export type ControllerNow =
+  | { readonly there: false; readonly port: number }
+  | {
+      readonly there: true
+      readonly port: number
+      readonly outputs: readonly { value: number; unit: 'V' | 'mA'; to?: number; left?: number }[]
+      readonly inputs: readonly number[]
+    }
+
+export interface ControllerSet {
+  readonly output: number
+  readonly value: number
+  readonly unit: 'V' | 'mA'
+  readonly seconds: number
+}
+
+async function ask<T>(path: string, send?: unknown, method = send === undefined ? 'GET' : 'POST'): Promise<T> {
   const answer = await fetch(`/api${path}`, {
-    ...(send === undefined
-      ? {}
-      : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(send) }),
+    method,
+    ...(send === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(send) }),
   })
   const said = await answer.json().catch(() => ({}))
   if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [], said.current)
@@ -56,6 +73,12 @@ export const api = {
       edits: edits.map(({ id: editId, name, patches }) => ({ id: editId, name, patches })),
     }),
   entries: (id: string) => ask<{ entries: StoredEntry[] }>(`/jobs/${id}/entries`).then(({ entries }) => entries),
+  kinds: () => ask<{ kinds: StoredKind[] }>('/kinds').then(({ kinds }) => kinds),
+  keepKind: (id: string, kind: OwnKind) => ask<StoredKind>('/kinds', { id, kind }),
+  importKind: (id: string, file: unknown) => ask<StoredKind>('/kinds/import', { id, file }),
+  removeKind: (id: string) => ask<unknown>(`/kinds/${id}`, undefined, 'DELETE'),
+  controller: (sense: readonly number[], set?: ControllerSet) =>
+    ask<ControllerNow>('/controller', { sense, ...(set ? { set } : {}) }),
   addEntries: (id: string, entries: readonly StoredEntry[]) =>
     ask<{ entries: StoredEntry[] }>(`/jobs/${id}/entries`, { entries }).then((said) => said.entries),
 }

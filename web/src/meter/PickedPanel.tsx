@@ -1,19 +1,24 @@
 import {
+  figuresOf,
   type Job,
   kindOf,
   labelOf,
   lengthInWords,
+  leverByHand,
   markingOf,
   sizeInWords,
+  stemByHand,
   terminalInWords,
   type Wire,
 } from '@civil-lantern/core'
 import { useEffect, useState } from 'react'
+import { controllerOf } from '../data/controller.tsx'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button } from '../ui/controls.tsx'
 import { Choice, TextField } from '../ui/fields.tsx'
-import { hue } from '../views/colours.ts'
+import { COLOURS, hue } from '../views/colours.ts'
+import { ControllerPanel } from './ControllerPanel.tsx'
 import { ControlRow } from './ControlRow.tsx'
 
 /** What is selected: a part with its controls and faults, or a wire with what can happen to it. */
@@ -125,6 +130,25 @@ function PickedPart({ id, job }: { id: string; job: Job }) {
       {kind.controls?.map((control) => (
         <ControlRow key={control.state} id={id} control={control} job={job} />
       ))}
+      {kind.class === 'valve' && now && (
+        <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5">
+          {'lever' in now.state && (
+            <>
+              <dt className="text-soft">Lever</dt>
+              <dd>{leverByHand(now.state, part.faults ?? [])}</dd>
+            </>
+          )}
+          {kind.figures.stiffness && (
+            <>
+              <dt className="text-soft">Stem</dt>
+              <dd>{stemByHand(figuresOf(kind, part.figures), part.faults ?? [])}</dd>
+            </>
+          )}
+        </dl>
+      )}
+      {part.kind === 'controller/building' && controllerOf(job.parts) === id && (
+        <ControllerPanel figures={figuresOf(kind, part.figures)} />
+      )}
       {kind.faults && kind.class !== 'joint' && (
         <Choice
           label="Suppose it has a fault"
@@ -168,7 +192,7 @@ function Terminals({ id, job }: { id: string; job: Job }) {
     <table className="w-full text-[15px]">
       <caption className="pb-1 text-left text-soft">Terminals</caption>
       <tbody>
-        {Object.entries(kind.terminals).map(([terminal, { role }]) => {
+        {Object.entries(kind.terminals).map(([terminal, { role, lead }]) => {
           const landed = Object.entries(job.wires).filter(([, w]) =>
             [w.from, w.to].some((end) => end.part === id && end.terminal === terminal),
           )
@@ -177,7 +201,10 @@ function Terminals({ id, job }: { id: string; job: Job }) {
               <th scope="row" className="py-1 pr-1 text-left">
                 <Marking id={id} terminal={terminal} job={job} />
               </th>
-              <td className="pr-2 text-soft">{role}</td>
+              <td className="pr-2 text-soft">
+                {role}
+                {lead && <LeadColour id={id} terminal={terminal} usual={lead} job={job} />}
+              </td>
               <td>
                 {landed.map(([wireId, wire]) => (
                   <button
@@ -210,6 +237,34 @@ function Terminals({ id, job }: { id: string; job: Job }) {
         })}
       </tbody>
     </table>
+  )
+}
+
+/** The colour of a factory lead as it was found on this part; its role is certain, its colour is not. */
+function LeadColour({ id, terminal, usual, job }: { id: string; terminal: string; usual: string; job: Job }) {
+  const { session } = useSession()
+  const now = job.parts[id]!.leadColours?.[terminal] ?? usual
+  return (
+    <span className="flex items-center gap-1.5">
+      <span aria-hidden className="h-3.5 w-3.5 rounded-full border border-soft" style={{ background: hue(now) }} />
+      <select
+        aria-label={`Colour of the lead ${labelOf(job, id)} ${markingOf(job, id, terminal)}`}
+        value={now}
+        onChange={(e) =>
+          session.edit(`${labelOf(job, id)}: lead ${markingOf(job, id, terminal)} is ${e.target.value}`, (draft) => {
+            const part = draft.parts[id]!
+            part.leadColours = { ...part.leadColours, [terminal]: e.target.value }
+            for (const wire of Object.values(draft.wires))
+              if (wire.from.part === id && wire.from.terminal === terminal && !wire.cable) wire.colour = e.target.value
+          })
+        }
+        className="min-h-9 rounded-control border border-transparent bg-transparent hover:border-line"
+      >
+        {(COLOURS.includes(now) ? COLOURS : [now, ...COLOURS]).map((colour) => (
+          <option key={colour}>{colour}</option>
+        ))}
+      </select>
+    </span>
   )
 }
 

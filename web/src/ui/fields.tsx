@@ -71,16 +71,19 @@ export function NumberField({
   min,
   max,
   unit,
+  digits = 1,
   onCommit,
 }: {
   label: string
   value: number
+  /** Places behind the point that are shown. */
+  digits?: number
   min: number
   max: number
   unit: string
   onCommit: (value: number) => void
 }) {
-  const shown = String(Number(value.toFixed(1)))
+  const shown = String(Number(value.toFixed(digits)))
   const [draft, setDraft] = useState(shown)
   const [wrong, setWrong] = useState<string>()
   useEffect(() => setDraft(shown), [shown])

@@ -1,4 +1,4 @@
-import type { Job, MeterMode, StateValue } from '@civil-lantern/core'
+import { askingOf, type Job, type MeterMode, type StateValue } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { shelf } from '../data/shelf.ts'
 import type { BenchApi, PanelReading, Snapshot } from './bench.worker.ts'
@@ -99,9 +99,11 @@ export class BenchClient {
 }
 
 /** The calls a job was found with: where the bench starts before anyone has touched it. */
-const asFound = (job: Job): MySettings =>
-  Object.fromEntries(
-    Object.values(job.zones).flatMap(({ thermostat, foundCalling }) =>
-      thermostat && foundCalling ? [[thermostat, { calling: true }]] : [],
-    ),
-  )
+function asFound(job: Job): MySettings {
+  const found: MySettings = {}
+  for (const zone of Object.values(job.zones)) {
+    const asking = zone.foundCalling ? askingOf(job, zone) : undefined
+    if (asking) found[asking.part] = { ...found[asking.part], [asking.state]: asking.on }
+  }
+  return found
+}

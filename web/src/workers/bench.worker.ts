@@ -1,5 +1,6 @@
 import {
   budgetsOf,
+  type Chain,
   clamp,
   everythingCalling,
   feedAt,
@@ -10,6 +11,7 @@ import {
   type MeterMode,
   type MeterReading,
   meaningOf,
+  offBecause,
   probe,
   read,
   type Settings,
@@ -75,11 +77,16 @@ class Bench {
       const state = simulation.stateOf(id)
       states[id] = { says: kind.says(figures, state), state: { ...state } }
     }
+    const verdict = verdictOf(simulation, job, loops)
+    const chains: Record<string, Chain> = {}
+    for (const [i, zone] of loops.zones.entries())
+      chains[zone.zone] = offBecause(simulation, job, zone, verdict.zones[i]!)
     return {
       now: simulation.now,
       moving: simulation.moving,
       loops,
-      verdict: verdictOf(simulation, job, loops),
+      verdict,
+      chains,
       states,
       wires: litWires(simulation, job),
       budgets: budgetsOf(simulation, this.#all),

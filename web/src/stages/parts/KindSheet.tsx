@@ -1,9 +1,11 @@
 import { figuresOf, type PartKind } from '@civil-lantern/core'
+import type { ReactNode } from 'react'
 import { Card } from '../../ui/controls.tsx'
 import { InsideDrawing } from './InsideDrawing.tsx'
+import { TypicalCard } from './TypicalCard.tsx'
 
 /** Everything a kind's description says: what it is, its terminals and inside, figures, faults and hazards. */
-export function KindSheet({ kind }: { kind: PartKind }) {
+export function KindSheet({ kind, aside, children }: { kind: PartKind; aside?: ReactNode; children?: ReactNode }) {
   const figures = Object.entries(kind.figures)
   const line = Object.values(kind.terminals).some(({ circuit }) => circuit === 'line voltage')
   const elements = kind.inside(
@@ -12,10 +14,14 @@ export function KindSheet({ kind }: { kind: PartKind }) {
   )
   return (
     <article className="grid grid-cols-[minmax(0,1fr)] gap-3">
-      <div>
-        <h2 className="font-bold text-xl">{kind.name}</h2>
-        <p className="max-w-3xl">{kind.about}</p>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h2 className="font-bold text-xl">{kind.name}</h2>
+          <p className="max-w-3xl">{kind.about}</p>
+        </div>
+        {aside}
       </div>
+      {children}
       <div className="grid items-start gap-3 xl:grid-cols-2">
         <Card title="Inside" aside={`${elements.length} ${elements.length === 1 ? 'element' : 'elements'}`}>
           <div className="px-4 py-3">
@@ -54,6 +60,7 @@ export function KindSheet({ kind }: { kind: PartKind }) {
             </dl>
           </Card>
         )}
+        <TypicalCard kind={kind} />
         {kind.tells && kind.tells.length > 0 && (
           <Card title="What hand, ear and eye notice">
             <ul className="list-disc space-y-1 py-3 pr-4 pl-9">

@@ -1,8 +1,13 @@
 import { kinds, type PartKind } from '@civil-lantern/core'
 import { useState } from 'react'
-import { Link, useParams } from 'react-router'
+import { Link, useNavigate, useParams } from 'react-router'
+import { toast } from 'sonner'
 import { BoardLine } from '../../app/BoardLine.tsx'
+import { useOwnKinds } from '../../data/own-kinds.ts'
+import { newId } from '../../data/shelf.ts'
+import { Button } from '../../ui/controls.tsx'
 import { KindSheet } from './KindSheet.tsx'
+import { asOwn, dressed, OwnKindEditor, useOwnKindEdits } from './OwnKindEditor.tsx'
 
 const classes: readonly [PartKind['class'], string][] = [
   ['valve', 'Valves'],
@@ -30,7 +35,16 @@ export function PartsScreen() {
   const found = kinds.filter((kind) =>
     words.every((word) => `${kind.name} ${kind.about} ${kind.kind}`.toLowerCase().includes(word)),
   )
-  const shown = kinds.find(({ kind }) => kind === chosen) ?? found[0]
+  const own = useOwnKinds()
+  const mine = own.find(({ id }) => id === chosen)
+  const foundOwn = own.filter(({ kind }) => words.every((word) => kind.name.toLowerCase().includes(word)))
+  const shown = (mine ? dressed(mine.kind) : kinds.find(({ kind }) => kind === chosen)) ?? found[0]
+  const { keep } = useOwnKindEdits()
+  const navigate = useNavigate()
+  const copy = (kind: PartKind) => {
+    const id = ownId()
+    keep.mutate({ id, kind: asOwn(kind) }, { onSuccess: () => void navigate(`/parts/${id}`) })
+  }
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       <BoardLine here="parts" />
@@ -54,6 +68,19 @@ export function PartsScreen() {
             />
           </label>
           <nav aria-label="Catalogue" className="min-h-0 overflow-y-auto px-2 pb-2">
+            <h2 className="flex items-center justify-between gap-2 px-2 font-semibold text-soft">
+              Your own <ImportKind />
+            </h2>
+            <ul>
+              {foundOwn.map(({ id, kind }) => (
+                <li key={id}>
+                  <KindLink to={id} name={kind.name} here={id === chosen} />
+                </li>
+              ))}
+              {own.length === 0 && (
+                <li className="px-2 pb-1 text-soft">None yet. Copy a kind and give it your nameplate’s figures.</li>
+              )}
+            </ul>
             {classes.map(([id, name]) => (
               <Group key={id} name={name} kinds={found.filter((kind) => kind.class === id)} shown={shown} />
             ))}
@@ -65,7 +92,12 @@ export function PartsScreen() {
         {shown && (
           // biome-ignore lint/a11y/noNoninteractiveTabindex: a pane that scrolls must be reachable by keyboard
           <section aria-label={shown.name} tabIndex={0} className="min-h-0 overflow-y-auto">
-            <KindSheet kind={shown} />
+            <KindSheet
+              kind={shown}
+              aside={mine ? undefined : <Button onClick={() => copy(shown)}>Copy it as your own</Button>}
+            >
+              {mine && <OwnKindEditor key={mine.id} stored={mine} />}
+            </KindSheet>
           </section>
         )}
       </main>
@@ -89,7 +121,7 @@ function Group({
       <ul>
         {members.map((kind) => (
           <li key={kind.kind}>
-            <KindLink kind={kind} here={kind === shown} />
+            <KindLink to={kind.kind} name={kind.name} here={kind === shown} />
           </li>
         ))}
       </ul>
@@ -97,12 +129,47 @@ function Group({
   )
 }
 
-const KindLink = ({ kind, here }: { kind: PartKind; here: boolean }) => (
+const KindLink = ({ to, name, here }: { to: string; name: string; here: boolean }) => (
   <Link
-    to={`/parts/${kind.kind}`}
+    to={`/parts/${to}`}
     aria-current={here ? 'page' : undefined}
     className={`flex min-h-11 items-center rounded-control px-2 ${here ? 'bg-well font-semibold' : 'hover:bg-well'}`}
   >
-    {kind.name}
+    {name}
   </Link>
 )
+
+const ownId = () => `own-${newId().slice(0, 13)}`
+
+/** Takes a kind from a file. */
+function ImportKind() {
+  const { take } = useOwnKindEdits()
+  const navigate = useNavigate()
+  const read = async (file: File) => {
+    const id = ownId()
+    let value: unknown
+    try {
+      value = JSON.parse(await file.text())
+    } catch {
+      toast.error(`${file.name} is not JSON. Choose a file that Parts exported. Nothing was changed.`)
+      return
+    }
+    take.mutate({ id, file: value }, { onSuccess: () => void navigate(`/parts/${id}`) })
+  }
+  return (
+    <label className="flex min-h-11 cursor-pointer items-center rounded-control px-2 text-ink underline underline-offset-4 focus-within:outline-2">
+      Import
+      <input
+        type="file"
+        accept=".json,application/json"
+        aria-label="Import a kind of part"
+        className="sr-only"
+        onChange={(e) => {
+          const [file] = e.target.files ?? []
+          if (file) void read(file)
+          e.target.value = ''
+        }}
+      />
+    </label>
+  )
+}

@@ -6,12 +6,14 @@ import { SentenceView } from '../../ui/sentence.tsx'
 import { LoopsView } from '../../views/loops/LoopsView.tsx'
 import { RunsView } from '../../views/runs/RunsView.tsx'
 import { Findings } from './Findings.tsx'
+import { PlanView } from './PlanView.tsx'
 import { Ways } from './Ways.tsx'
 
-type View = 'loops' | 'runs' | 'ways'
+type View = 'loops' | 'runs' | 'plan' | 'ways'
 const views: readonly { value: View; says: string }[] = [
   { value: 'loops', says: 'Loops' },
   { value: 'runs', says: 'Runs' },
+  { value: 'plan', says: 'Plan' },
   { value: 'ways', says: 'Ways' },
 ]
 
@@ -64,6 +66,7 @@ export function SchemeStage() {
       <Findings findings={snapshot.findings} />
       {view === 'loops' && <LoopsView job={job} snapshot={snapshot} />}
       {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
+      {view === 'plan' && <PlanView job={job} />}
       {view === 'ways' && <Ways />}
     </div>
   )

@@ -1,21 +1,37 @@
-import { type Job, type Scheme, schemes, wireBy, zonesInOrder } from '@civil-lantern/core'
+import {
+  fitOf,
+  fittingSchemes,
+  type Job,
+  rewireBy,
+  type Scheme,
+  schemes,
+  sketchOf,
+  wireBy,
+  zonesInOrder,
+} from '@civil-lantern/core'
+import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { useSession } from '../../data/open-job.tsx'
 import { newId } from '../../data/shelf.ts'
 import { Button, Card } from '../../ui/controls.tsx'
+import { RewireSheet } from './RewireSheet.tsx'
+import { Schools } from './Schools.tsx'
+import { WaySketch } from './WaySketch.tsx'
 
-/** The ways to wire what was surveyed, each in words before it is chosen; those that do not fit say why. */
+/** The ways to wire what was surveyed, each in words and as a drawing before it is chosen; those that do not fit say why. */
 export function Ways() {
   const { session, job } = useSession()
   const navigate = useNavigate()
-  const fitting = schemes.filter((scheme) => scheme.fits(job).fits)
-  const others = schemes.filter((scheme) => !scheme.fits(job).fits)
-  const choose = (scheme: Scheme) => {
-    const made = wireBy(job, scheme, newId())
+  const [asked, setAsked] = useState<Scheme>()
+  const fitting = useMemo(() => fittingSchemes(job).map((scheme) => ({ scheme, lines: sketchOf(scheme, job) })), [job])
+  const others = schemes.filter((scheme) => !fitOf(scheme, job).fits)
+  const wired = Object.keys(job.wires).length > 0
+  const wire = (scheme: Scheme, keep: boolean) => {
+    const made = keep ? rewireBy(job, scheme, newId()) : wireBy(job, scheme, newId())
     if (made) session.take(made.edit)
-    const before = Object.keys(job.wires).length
-    toast(before > 0 ? 'Wired again. Undo brings the old wiring back.' : 'Wired.')
+    toast(!wired ? 'Wired.' : made ? 'Wired again. Undo brings the old wiring back.' : 'It is wired so already.')
+    setAsked(undefined)
     void navigate(`/jobs/${session.id}/scheme/loops`)
   }
   if (zonesInOrder(job).length === 0)
@@ -30,18 +46,28 @@ export function Ways() {
       </Card>
     )
   return (
-    <div className="grid gap-3">
-      {fitting.map((scheme) => {
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      {fitting.map(({ scheme, lines }, i) => {
         const chosen = job.scheme?.id === scheme.id
         return (
-          <Card key={scheme.id} title={scheme.name} aside={chosen ? 'wired this way' : undefined}>
-            <ul className="list-disc space-y-1 pt-2 pr-4 pl-9">
+          <Card
+            key={scheme.id}
+            title={scheme.name}
+            aside={chosen ? 'wired this way' : i === 0 && fitting.length > 1 ? 'your school’s way' : undefined}
+          >
+            <div className="px-4 pt-2">
+              <WaySketch lines={lines} />
+            </div>
+            <ul className="list-disc space-y-1 pt-3 pr-4 pl-9">
               {scheme.about.map((line) => (
                 <li key={line}>{line}</li>
               ))}
             </ul>
             <div className="p-4">
-              <Button look={chosen ? 'plain' : 'strong'} onClick={() => choose(scheme)}>
+              <Button
+                look={chosen ? 'plain' : 'strong'}
+                onClick={() => (wired ? setAsked(scheme) : wire(scheme, false))}
+              >
                 {chosen ? 'Wire it this way again' : 'Wire it this way'}
               </Button>
             </div>
@@ -60,6 +86,8 @@ export function Ways() {
           </dl>
         </Card>
       )}
+      <Schools job={job} />
+      {asked && <RewireSheet job={job} scheme={asked} wire={wire} close={() => setAsked(undefined)} />}
     </div>
   )
 }
@@ -68,7 +96,7 @@ export function Ways() {
 function byReason(job: Job, refused: readonly Scheme[]): [string, string[]][] {
   const reasons = new Map<string, string[]>()
   for (const scheme of refused) {
-    const fit = scheme.fits(job)
+    const fit = fitOf(scheme, job)
     if (!fit.fits) reasons.set(fit.why, [...(reasons.get(fit.why) ?? []), scheme.name])
   }
   return [...reasons]

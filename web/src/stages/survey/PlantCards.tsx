@@ -1,22 +1,25 @@
-import { type Job, kinds } from '@civil-lantern/core'
+import { catalogue, type Job, likeOf } from '@civil-lantern/core'
 import { useSession } from '../../data/open-job.tsx'
+import { carry, kindChoices, useOwnKinds } from '../../data/own-kinds.ts'
 import { Card } from '../../ui/controls.tsx'
 import { Choice, NumberField, TextField, Tick } from '../../ui/fields.tsx'
-
-const boilers = kinds.filter((kind) => kind.class === 'boiler').map(({ kind, name }) => ({ value: kind, says: name }))
-
-const panels = [
-  { value: '', says: 'None' },
-  ...kinds
-    .filter(({ kind }) => kind.startsWith('panel/zone-valve-'))
-    .map(({ kind, name }) => ({ value: kind, says: name })),
-]
+import { DiverterFields } from './DiverterFields.tsx'
 
 /** How the boiler is called, and what tells it. */
 export function BoilerCard({ job }: { job: Job }) {
   const { session } = useSession()
   const { boiler, panel, priority } = job.survey
-  const about = kinds.find(({ kind }) => kind === boiler.kind)
+  const own = useOwnKinds()
+  const about = catalogue.get(likeOf(job, boiler.kind))
+  const boilers = [
+    ...kindChoices(job, own, ({ class: of }) => of === 'boiler'),
+    { value: '', says: 'None here: heat comes from elsewhere' },
+  ]
+  const panels = [
+    { value: '', says: 'None' },
+    ...kindChoices(job, own, ({ kind }) => kind.startsWith('panel/zone-valve-')),
+  ]
+  const turns = Object.values(job.zones).some(({ valveKind }) => valveKind === 'valve/diverter')
   const runsOn = about?.figures.postRun !== undefined
   const hotWater = Object.values(job.zones).some((zone) => zone.hotWater)
   return (
@@ -29,7 +32,10 @@ export function BoilerCard({ job }: { job: Job }) {
           onChange={(kind) =>
             session.edit('Boiler', (d) => {
               d.survey.boiler.kind = kind
-              if (kinds.find((k) => k.kind === kind)?.figures.postRun === undefined) delete d.survey.boiler.postRun
+              const { figures } = catalogue.get(likeOf(d, kind)) ?? {}
+              carry(d, own, kind)
+              if (figures?.postRun === undefined) delete d.survey.boiler.postRun
+              if (figures?.lowLimit === undefined) delete d.survey.boiler.lowLimit
             })
           }
           {...(about ? { hint: about.about } : {})}
@@ -43,6 +49,21 @@ export function BoilerCard({ job }: { job: Job }) {
             value={boiler.postRun ?? 0}
             onCommit={(seconds) =>
               session.edit(`Over-run ${seconds} s`, (d) => void (d.survey.boiler.postRun = seconds))
+            }
+          />
+        )}
+        {about?.figures.lowLimit !== undefined && (
+          <NumberField
+            label="Low limit that keeps stored water warm, 0 for none"
+            unit="°C"
+            min={0}
+            max={90}
+            value={boiler.lowLimit ?? 0}
+            onCommit={(degrees) =>
+              session.edit(`Low limit ${degrees} °C`, (d) => {
+                if (degrees > 0) d.survey.boiler.lowLimit = degrees
+                else delete d.survey.boiler.lowLimit
+              })
             }
           />
         )}
@@ -61,11 +82,25 @@ export function BoilerCard({ job }: { job: Job }) {
           options={panels}
           onChange={(kind) =>
             session.edit('Zone panel', (d) => {
+              carry(d, own, kind)
               if (kind === '') delete d.survey.panel
               else d.survey.panel = kind
             })
           }
         />
+        {panel && (
+          <Tick
+            label="A pump relay panel beside it"
+            checked={job.survey.pumpPanel === true}
+            onChange={(on) =>
+              session.edit('Pump relay panel', (d) => {
+                if (on) d.survey.pumpPanel = true
+                else delete d.survey.pumpPanel
+              })
+            }
+          />
+        )}
+        {turns && <DiverterFields job={job} />}
         {hotWater && panel && (
           <Tick
             label="Hot water has priority over heating"

@@ -3,6 +3,7 @@ import {
   fittingSchemes,
   type Job,
   kindOf,
+  likeOf,
   MOST_ZONES,
   outOfStep,
   type Practice,
@@ -165,7 +166,8 @@ function verdict(job: Job): string {
   if (step.length > 0)
     return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
   const ways = fittingSchemes(job).length
-  const boiler = kindOf(job.survey.boiler)?.name ?? 'Boiler'
+  const { kind } = job.survey.boiler
+  const boiler = kind === '' ? 'No boiler here' : (kindOf({ kind: likeOf(job, kind) })?.name ?? 'Boiler')
   const zones = `${count} ${count === 1 ? 'zone' : 'zones'}. ${boiler}.`
   if (ways === 0) return `${zones} No way of wiring fits this yet: Scheme says why.`
   return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}.`

@@ -1,28 +1,36 @@
 import {
+  catalogue,
   type Job,
-  kinds,
   lengthFrom,
   lengthUnit,
+  likeOf,
   metresFrom,
+  type PartKind,
   placeNamed,
   removeZone,
   type zonesInOrder,
 } from '@civil-lantern/core'
 import { Trash2 } from 'lucide-react'
 import { useSession } from '../../data/open-job.tsx'
+import { carry, kindChoices, useOwnKinds } from '../../data/own-kinds.ts'
+import { Segments } from '../../ui/controls.tsx'
 import { Choice, NumberField, TextField, Tick } from '../../ui/fields.tsx'
 
-const kindsOf = (of: string) =>
-  kinds
-    .filter((kind) => kind.class === of)
-    .map(({ kind, name }) => ({
-      value: kind,
-      says: name.replace(/^(Thermostat|Zone valve|Room thermostat or receiver), /, ''),
-    }))
+const short = (choices: { value: string; says: string }[]) =>
+  choices.map(({ value, says }) => ({
+    value,
+    says: says.replace(/^(Thermostat|Zone valve|Room thermostat or receiver), /, ''),
+  }))
+
+/** What can ask a valve to open. */
+const asks = (kind: PartKind) => kind.class === 'thermostat' || kind.class === 'controller'
+const signals = ['2-10 V', '0-10 V', '4-20 mA'] as const
 
 /** One zone as surveyed: what it is called, where its thermostat and its valve hang, and of which kind they are. */
 export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; job: Job }) {
   const { session } = useSession()
+  const own = useOwnKinds()
+  const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles?.listens !== undefined
   const edit = (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) =>
     session.edit(`${zone.name}: ${name}`, (draft) => recipe(draft.zones[zone.id]!, draft))
   const [least, most] = [0.5, 300].map((metres) => Math.round(lengthFrom(job.practice, metres)))
@@ -37,13 +45,18 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
         onCommit={(name) => edit(`name ${name}`, (z) => void (z.name = name))}
       />
       <Choice
-        label="Thermostat"
+        label="Thermostat or controller"
         value={zone.thermostatKind}
-        options={kindsOf('thermostat')}
-        onChange={(kind) => edit('thermostat', (z) => void (z.thermostatKind = kind))}
+        options={short(kindChoices(job, own, asks))}
+        onChange={(kind) =>
+          edit('thermostat', (z, d) => {
+            z.thermostatKind = kind
+            carry(d, own, kind)
+          })
+        }
       />
       <TextField
-        label="Thermostat hangs"
+        label="It hangs"
         value={job.places[zone.place]?.name ?? ''}
         required
         maxLength={80}
@@ -61,8 +74,16 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
         <Choice
           label="Valve"
           value={zone.valveKind}
-          options={kindsOf('valve')}
-          onChange={(kind) => edit('valve', (z) => void (z.valveKind = kind))}
+          options={[
+            ...short(kindChoices(job, own, ({ class: of }) => of === 'valve')),
+            { value: '', says: 'none: beside a diverter' },
+          ]}
+          onChange={(kind) =>
+            edit('valve', (z, d) => {
+              z.valveKind = kind
+              carry(d, own, kind)
+            })
+          }
         />
       </div>
       <TextField
@@ -93,6 +114,17 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
             })
           }
         />
+        {follows && (
+          <div className="flex items-center gap-3">
+            Signal
+            <Segments
+              label={`Signal of ${zone.name}`}
+              value={zone.signal ?? '2-10 V'}
+              options={signals.map((value) => ({ value, says: value.replace('-', ' to ') }))}
+              onChange={(signal) => edit(`signal ${signal}`, (z) => void (z.signal = signal))}
+            />
+          </div>
+        )}
         <button
           type="button"
           onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))}

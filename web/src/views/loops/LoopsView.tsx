@@ -1,4 +1,4 @@
-import { type Job, kindOf, labelOf, type Strip, type Verdict, zonesInOrder } from '@civil-lantern/core'
+import { type Chain, type Job, kindOf, labelOf, type Strip, type Verdict, zonesInOrder } from '@civil-lantern/core'
 import { useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Card } from '../../ui/controls.tsx'
@@ -18,7 +18,7 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       {zonesInOrder(job).map((zone) => {
         const found = loops.zones.find((z) => z.zone === zone.id)
-        const strips = [found?.valve, found?.standIn, found?.call].filter((strip) => strip !== undefined)
+        const strips = [found?.valve, found?.signal, found?.standIn, found?.call].filter((strip) => strip !== undefined)
         if (strips.length === 0) return null
         const standing = verdict.zones.find((z) => z.zone === zone.id)
         const kind = kindOf(job.parts[zone.valve ?? ''] ?? { kind: '' })
@@ -30,6 +30,7 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
             aside={kind?.name.replace(/^Zone valve, /, '')}
             className="scroll-mt-3"
           >
+            <OffBecause chain={snapshot.chains[zone.id]} calling={standing?.calling === true} />
             <div id={`zone-${zone.id}`} className="px-3 pb-2">
               <StripSet
                 strips={strips}
@@ -56,6 +57,13 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
       )}
     </div>
   )
+}
+
+/** What has to be true for this zone to heat, and the first thing that is not; said while somebody waits for it. */
+const OffBecause = ({ chain, calling }: { chain: Chain | undefined; calling: boolean }) => {
+  if (!chain || (!calling && chain.first?.asks === 'thermostat asks')) return null
+  if (!chain.first) return null
+  return <p className="px-4 text-soft">{chain.says}</p>
 }
 
 const ZoneTitle = ({ number, name }: { number: number; name: string }) => (

@@ -110,13 +110,25 @@ const Splice = ({ x, y, loose, picked }: { x: number; y: number; loose: boolean;
   />
 )
 
-const PostMark = ({ post, x, y, lit }: { post: Post | undefined; x: number; y: number; lit: boolean }) =>
-  post ? (
+/** A terminal of the source: round, and longer where its marking needs it. */
+function PostMark({ post, x, y, lit }: { post: Post | undefined; x: number; y: number; lit: boolean }) {
+  if (!post) return null
+  const half = Math.max(POST, (post.marking.length * 9.5 + 10) / 2)
+  // A long one reaches inwards, so that it stays in the drawing at both ends.
+  const middle = x < half ? half : x
+  const box = (grow: number) => ({
+    x: middle - half - grow,
+    y: y - POST - grow,
+    width: 2 * (half + grow),
+    height: 2 * (POST + grow),
+    rx: POST + grow,
+  })
+  return (
     <g>
-      {lit && <circle cx={x} cy={y} r={POST + 5} fill="var(--halo)" />}
-      <circle cx={x} cy={y} r={POST} fill={lit ? 'var(--lamp)' : 'var(--card)'} stroke="var(--ink)" strokeWidth={1.6} />
+      {lit && <rect {...box(5)} fill="var(--halo)" />}
+      <rect {...box(0)} fill={lit ? 'var(--lamp)' : 'var(--card)'} stroke="var(--ink)" strokeWidth={1.6} />
       <text
-        x={x}
+        x={middle}
         y={y + 5}
         textAnchor="middle"
         className={`text-[14px] font-bold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
@@ -124,7 +136,8 @@ const PostMark = ({ post, x, y, lit }: { post: Post | undefined; x: number; y: n
         {post.marking}
       </text>
     </g>
-  ) : null
+  )
+}
 
 function StationBox({
   placed: { station, x, width, before, after },

@@ -1,12 +1,13 @@
 import type { CircuitClass, Run } from '@civil-lantern/core'
 import { hue } from '../colours.ts'
+import { Core } from './WireCore.tsx'
 
 const GAP = 9
 
 /**
  * One wire of a strip. Its core is the insulation's colour; the halo says energised, the drift in it says current. The
  * build says which circuit: low voltage one line, line voltage a double line with teeth, the call loop a thin line on a
- * pale bed.
+ * pale bed, a signal is beaded.
  */
 export function WirePath({
   run,
@@ -66,40 +67,6 @@ export function WirePath({
       )}
       {run.liftedNear && <Lifted x={from} y={y} turn={1} />}
       {run.liftedFar && <Lifted x={to} y={y} turn={-1} />}
-    </g>
-  )
-}
-
-function Core({
-  a,
-  b,
-  y,
-  colour,
-  circuit,
-}: {
-  a: number
-  b: number
-  y: number
-  colour: string
-  circuit: CircuitClass
-}) {
-  if (circuit === 'line voltage')
-    return (
-      <g>
-        {[-3, 3].map((offset) => (
-          <g key={offset}>
-            <line x1={a} x2={b} y1={y + offset} y2={y + offset} stroke="var(--casing)" strokeWidth={4} />
-            <line x1={a} x2={b} y1={y + offset} y2={y + offset} stroke={colour} strokeWidth={2.6} />
-          </g>
-        ))}
-        <line x1={a} x2={b} y1={y + 7.5} y2={y + 7.5} stroke="var(--ink)" strokeWidth={4} strokeDasharray="1.5 6" />
-      </g>
-    )
-  const thick = circuit === 'call' ? 3 : 4.6
-  return (
-    <g>
-      <line x1={a} x2={b} y1={y} y2={y} stroke="var(--casing)" strokeWidth={thick + 1.8} />
-      <line x1={a} x2={b} y1={y} y2={y} stroke={colour} strokeWidth={thick} />
     </g>
   )
 }

@@ -15,6 +15,7 @@ import { useMemo, useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button } from '../../ui/controls.tsx'
+import { download } from '../../ui/download.ts'
 import type { Snapshot } from '../../workers/bench.worker.ts'
 import { COLOURS, hue } from '../colours.ts'
 import { runsAsCsv } from './csv.ts'
@@ -38,6 +39,7 @@ const columns: readonly { key: SortKey | undefined; says: string }[] = [
   { key: undefined, says: 'Size' },
   { key: 'length', says: 'Length' },
   { key: 'cable', says: 'Cable, core' },
+  { key: undefined, says: 'Landed' },
   { key: 'light', says: 'Now' },
 ]
 
@@ -64,7 +66,7 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
         <span className="text-soft">
           {rows.length} of {Object.keys(job.wires).length} wires
         </span>
-        <Button onClick={() => download(`${job.title}, wires.csv`, runsAsCsv(job))}>CSV</Button>
+        <Button onClick={() => download(`${job.title}, wires.csv`, runsAsCsv(job), 'text/csv')}>CSV</Button>
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard */}
       <section className="overflow-x-auto" tabIndex={0} aria-label="Wires">
@@ -153,6 +155,22 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                   </td>
                   <td className="px-1.5 text-soft">
                     {wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}
+                  </td>
+                  <td className="px-1.5">
+                    <label className="grid size-11 place-items-center">
+                      <input
+                        type="checkbox"
+                        aria-label={`Wire ${wire.label} is landed`}
+                        checked={wire.landed === true}
+                        onChange={(e) =>
+                          edit(e.target.checked ? 'landed' : 'not landed', (w) => {
+                            if (e.target.checked) w.landed = true
+                            else delete w.landed
+                          })
+                        }
+                        className="size-6 accent-ink"
+                      />
+                    </label>
                   </td>
                   <td className="pr-3 pl-1.5">
                     <Light light={light} wire={wire} />
@@ -279,12 +297,4 @@ function sorted(rows: Row[], { key, up }: { key: SortKey; up: boolean }): Row[] 
         : String(x).localeCompare(String(y), undefined, { numeric: true })
     return (up ? order : -order) || a.number - b.number
   })
-}
-
-function download(name: string, text: string) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
 }

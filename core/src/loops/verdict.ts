@@ -218,7 +218,11 @@ function quiet(
   const calls = calling.length === 1 ? 'calls' : 'call'
   return {
     tone: 'well',
-    sentence: [{ text: `${named(calling)} ${calls}: open and proven${told ? ', boiler called' : ''}.` }],
+    sentence: [
+      {
+        text: `${named(calling)} ${calls}: open${hasBoiler(simulation) ? ' and proven' : ''}${told ? ', boiler called' : ''}.`,
+      },
+    ],
   }
 }
 

@@ -40,8 +40,12 @@ const zoneValvePanel = (zones: number) => {
     pxcom: lineTerminal('last zone’s relay, common', 'PX COM', 2),
     pxno: lineTerminal('last zone’s relay, made when it is proven', 'PX NO', 1),
     pxnc: lineTerminal('last zone’s relay, made at rest', 'PX NC', 1),
+    k1: dry('priority on to the next panel', 'K1'),
+    k2: dry('priority on to the next panel', 'K2'),
+    j1: dry('priority from the panel before', 'J1'),
+    j2: dry('priority from the panel before', 'J2'),
   }
-  const state: State = { proven: 0, calls: 0 }
+  const state: State = { held: false }
   for (const n of numbers) {
     Object.assign(terminals, {
       [`r${n}`]: low(`zone ${n} thermostat feed`, `${n}R`),
@@ -74,14 +78,18 @@ const zoneValvePanel = (zones: number) => {
         contact('pumpContact', 'ps1', 'ps2', (s) => anyProven(s), 0.02),
         contact('boilerContact', 'x1', 'x2', (s) => anyProven(s), 0.05),
         contact('lastMade', 'pxcom', 'pxno', (s) => s[`proven${zones}`] === true, 0.02),
+        // A dry contact, so that the panels' supplies never meet; the panel behind it feels it close.
+        contact('priorityOut', 'k1', 'k2', (s) => s.held === true || (f.priority > 0 && lastCalls(s)), 0.05),
+        load('priorityIn', 'h', 'j1', sense),
+        strap('priorityBack', 'j2', 'com'),
         contact('lastRest', 'pxcom', 'pxnc', (s) => s[`proven${zones}`] !== true, 0.02),
       ]
       for (const n of numbers) {
-        const held = f.priority > 0 && n !== zones
+        const yields = f.priority > 0 && n !== zones
         elements.push(
           strap(`r${n}`, 'h', `r${n}`),
           strap(`c${n}`, 'com', `c${n}`),
-          contact(`power${n}`, `w${n}`, `v${n}p1`, (s) => !(held && lastCalls(s)), 0.02),
+          contact(`power${n}`, `w${n}`, `v${n}p1`, (s) => s.held !== true && !(yields && lastCalls(s)), 0.02),
           strap(`common${n}`, `v${n}p2`, 'com'),
           strap(`return${n}`, `v${n}p4`, 'com'),
           load(`callSense${n}`, `w${n}`, 'com', sense),
@@ -93,6 +101,8 @@ const zoneValvePanel = (zones: number) => {
     motion: {
       jumps(f, s, feel) {
         const change: State = {}
+        const held = feel.over('priorityIn') >= MADE * f.ratedVolts
+        if (held !== s.held) change.held = held
         for (const n of numbers) {
           const call = feel.over(`callSense${n}`) >= MADE * f.ratedVolts
           const proven = feel.over(`proofSense${n}`) >= MADE * f.ratedVolts
@@ -120,7 +130,8 @@ const zoneValvePanel = (zones: number) => {
       { name: 'channelDead1', says: 'Zone 1 channel dead', repair: 'Panel', open: ['power1'] },
     ],
     withholds: (f, s, element) =>
-      f.priority > 0 && lastCalls(s) && element.startsWith('power') && element !== `power${zones}`
+      element.startsWith('power') &&
+      (s.held === true || (f.priority > 0 && lastCalls(s) && element !== `power${zones}`))
         ? 'hot water has priority'
         : undefined,
     says(_f, s) {

@@ -57,8 +57,6 @@ export function panelFit(job: Job, mode: PumpMode): Fit {
   if (pumpZone && hot.length !== 1) return refused('Needs exactly one hot-water zone with a pump of its own.')
   if (hot.length > 0 && hot[0]!.number !== zones.at(-1)?.number)
     return refused('Hot water must be the last zone: only that one has the change-over relay.')
-  if (hot.length > 0 && zones.length > size && job.survey.priority !== false)
-    return refused('Priority reaches only the zones of its own panel: the other panel’s zones would go on.')
   if (mode === 'relay panel' && !job.survey.pumpPanel) return refused('There is no pump relay panel on the wall.')
   if (mode !== 'relay panel' && job.survey.pumpPanel)
     return refused('A pump relay panel is on the wall: two things would start one pump.')
@@ -102,6 +100,13 @@ export function panelWiring(job: Job, mode: PumpMode): Wiring & { zones: Job['zo
     calls.join(`B1.${pairHot}`, { length: 2 }).land()
     returns.join(`B1.${pairBack}`, { length: 2 }).land()
   }
+
+  // Priority goes from panel to panel, from the hot-water zone's own backwards.
+  if (priority > 0)
+    for (const [i, id] of panels.slice(0, -1).entries()) {
+      wirer.wire(`${panels[i + 1]!}.k1`, `${id}.j1`, 'yellow', 1)
+      wirer.wire(`${panels[i + 1]!}.k2`, `${id}.j2`, 'grey', 1)
+    }
 
   const zones: Job['zones'] = {}
   for (const [i, zone] of zonesIn.entries()) {

@@ -1,4 +1,4 @@
-import { type Job, loopsOf, Simulation, type Strip } from '@civil-lantern/core'
+import { ask, type Job, loopsOf, Simulation, type Strip } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
 import { columnsOf, leastWidth, placeStrip } from './layout.ts'
@@ -7,11 +7,11 @@ import { columnsOf, leastWidth, placeStrip } from './layout.ts'
 function stripSets(job: Job): Strip[][] {
   return [false, true].flatMap((calling) => {
     const bench = new Simulation(job)
-    for (const { thermostat } of Object.values(job.zones)) bench.set(thermostat!, 'calling', calling)
+    for (const zone of Object.keys(job.zones)) ask(bench, job, zone, calling)
     bench.settle()
     const { zones, shared } = loopsOf(bench, job)
     return [
-      ...zones.map(({ valve, standIn, call }) => [valve, standIn, call].filter((s) => s !== undefined)),
+      ...zones.map(({ valve, signal, standIn, call }) => [valve, signal, standIn, call].filter((s) => s !== undefined)),
       ...shared.map((s) => [s]),
     ]
   })

@@ -1,4 +1,4 @@
-import { blankJob, type Job, type Practice, schemeCalled, wiredBy } from '@civil-lantern/core'
+import { blankJob, fuseFor, type Job, type Practice, schemeCalled, wiredBy } from '@civil-lantern/core'
 
 export interface Sample {
   readonly scheme: string
@@ -25,8 +25,8 @@ const every = (n: number, step: number | undefined) => step !== undefined && ste
 export function sampleJob(sample: Sample): Job {
   const { scheme, zones, practice = '120' } = sample
   const job = blankJob(`Sample ${scheme}, ${zones} zones`, practice)
-  job.survey.transformer.va = Math.max(40, zones * 10)
-  job.survey.transformer.fuseAmps = Math.max(2, Math.ceil((zones * 10) / 24))
+  job.survey.transformer.va = Math.max(40, zones * (sample.valve?.includes('heat') ? 22 : 10) + 20)
+  job.survey.transformer.fuseAmps = fuseFor(job.survey.transformer.va)
   job.survey.boiler.kind = sample.boiler ?? 'boiler/dry-call'
   if (sample.panel) job.survey.panel = sample.panel
   if (sample.programmer) job.survey.programmer = true
@@ -57,7 +57,7 @@ const families: readonly (Omit<Sample, 'zones'> & { readonly most: number })[] =
   { scheme: 's2b', powered: 2, remote: 2, most: 8 },
   { scheme: 's2c', practice: '230', most: 8 },
   { scheme: 's3', valve: 'valve/stored-charge', boiler: 'boiler/oil', most: 8 },
-  { scheme: 's4', boiler: 'boiler/valve-supply', most: 2 },
+  { scheme: 's4', boiler: 'boiler/valve-supply', most: 8 },
   { scheme: 's5a', panel: 'panel/zone-valve-6', valve: 'valve/heat-3', most: 5 },
   { scheme: 's5b', panel: 'panel/zone-valve-6', hotWater: true, most: 5 },
   { scheme: 's5c', panel: 'panel/zone-valve-6', hotWater: true, valve: 'valve/stored-charge', most: 5 },

@@ -1,14 +1,18 @@
 import type { Job } from '../job/schema.ts'
 import type { Loops } from '../loops/loops.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import type { Alone } from './alone.ts'
+import type { Landed } from './landed.ts'
+import type { Poles } from './poles.ts'
 
 export type Severity = 'danger' | 'fails' | 'tidy'
 
-/** The thing a finding stands on: a terminal, a part, or a wire. */
+/** The thing a finding stands on: a terminal, a part, a wire or a cable. */
 export interface Spot {
   readonly part?: string
   readonly terminal?: string
   readonly wire?: string
+  readonly cable?: string
 }
 
 export interface Finding {
@@ -20,18 +24,33 @@ export interface Finding {
   readonly says: string
   readonly why: string
   readonly remedy: string
+  /** What to mind while it is put right. */
+  readonly caution?: string
 }
 
+export type Found = Omit<Finding, 'rule' | 'id' | 'caution'>
+
+/** The sound wiring, and what the rules ask about it. */
 export interface Wired {
   readonly job: Job
-  /** The sound wiring at rest, nobody calling. */
+  /** The job with its breaks and part faults. */
+  readonly asFound: Job
+  /** At rest, nobody calling. */
   readonly simulation: Simulation
   readonly loops: Loops
+  readonly poles: Poles
+  readonly landed: Landed
+  /** Each zone calling alone, and all of them; made when first asked for. */
+  readonly alone: () => Alone
 }
 
 /** One rule of good wiring. One file each. */
 export interface Rule {
   readonly id: string
   readonly name: string
-  check(wired: Wired): Omit<Finding, 'rule' | 'id'>[]
+  /** Shown where the finding is put right. */
+  readonly caution?: string
+  check(wired: Wired): readonly Found[]
+  /** Puts it right by itself, where the rule knows how without knowing what was meant. */
+  mend?(draft: Job, finding: Finding): void
 }

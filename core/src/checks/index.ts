@@ -2,40 +2,116 @@ import type { Job } from '../job/schema.ts'
 import { sound } from '../job/sound.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { Simulation } from '../motion/simulation.ts'
+import { type Alone, calledAlone } from './alone.ts'
+import { alwaysCalled } from './always-called.ts'
+import { backFeed } from './back-feed.ts'
+import { bridged } from './bridged.ts'
+import { burnerChain } from './burner-chain.ts'
 import { capacity } from './capacity.ts'
+import { contactLink } from './contact-link.ts'
+import { contactRating } from './contact-rating.ts'
+import { diverterTurns } from './diverter-turns.ts'
+import { earthBorrowed } from './earth-borrowed.ts'
+import { earthReaches } from './earth-reaches.ts'
 import { endSwitchesParallel } from './end-switches-parallel.ts'
-import type { Finding, Rule, Severity } from './finding.ts'
+import type { Finding, Rule, Severity, Wired } from './finding.ts'
+import { isolatorKills } from './isolator-kills.ts'
+import { Landed } from './landed.ts'
+import { lineOnLow } from './line-on-low.ts'
 import { loadHasLoop } from './load-has-loop.ts'
+import { loadResistorFits } from './load-resistor.ts'
 import { loadsInSeries } from './loads-in-series.ts'
 import { loopsApart } from './loops-apart.ts'
+import { mixedClasses } from './mixed-classes.ts'
+import { neutralWhole } from './neutral-whole.ts'
+import { overRun } from './over-run.ts'
 import { ownThermostat } from './own-thermostat.ts'
+import { pairsExchanged } from './pairs-exchanged.ts'
+import { panelLink } from './panel-link.ts'
+import { permanentFeed } from './permanent-feed.ts'
+import { Poles } from './poles.ts'
+import { provenAssumed } from './proven-assumed.ts'
+import { restContact } from './rest-contact.ts'
+import { sharedThermostat } from './shared-thermostat.ts'
+import { sleeved } from './sleeved.ts'
+import { sourcesJoined } from './sources-joined.ts'
+import { spareContact } from './spare-contact.ts'
+import { spareCores } from './spare-cores.ts'
+import { thermostatCommon } from './thermostat-common.ts'
+import { transformerSize } from './transformer-size.ts'
+import { usedCap } from './used-cap.ts'
 
 export type { Finding, Severity, Spot } from './finding.ts'
 
 /** Every rule of good wiring. A new one is a new file and one line here. */
 export const rules: readonly Rule[] = [
+  lineOnLow,
   loopsApart,
+  sourcesJoined,
+  isolatorKills,
+  neutralWhole,
+  earthBorrowed,
+  earthReaches,
+  bridged,
+  burnerChain,
+  pairsExchanged,
+  mixedClasses,
+  spareContact,
   loadHasLoop,
   loadsInSeries,
   ownThermostat,
+  restContact,
+  contactLink,
+  permanentFeed,
+  thermostatCommon,
+  panelLink,
+  alwaysCalled,
   endSwitchesParallel,
+  backFeed,
+  diverterTurns,
+  loadResistorFits,
+  contactRating,
+  transformerSize,
+  usedCap,
   capacity,
+  overRun,
+  provenAssumed,
+  sharedThermostat,
+  sleeved,
+  spareCores,
 ]
 
 const order: readonly Severity[] = ['danger', 'fails', 'tidy']
 
-/** Holds the wiring of a job, faults and breaks aside, against every rule. Danger first. */
+/** Holds the wiring of a job, breaks and part faults aside, against every rule. Danger first. */
 export function findingsOf(job: Job): Finding[] {
   const meant = sound(job)
   const simulation = new Simulation(meant)
-  const wired = { job: meant, simulation, loops: loopsOf(simulation, meant) }
+  let alone: Alone | undefined
+  const wired: Wired = {
+    job: meant,
+    asFound: job,
+    simulation,
+    loops: loopsOf(simulation, meant),
+    poles: new Poles(simulation.netlist, meant),
+    landed: new Landed(meant),
+    alone: () => (alone ??= calledAlone(meant)),
+  }
   return rules
     .flatMap((rule) =>
       rule.check(wired).map((found) => ({
         ...found,
         rule: rule.id,
-        id: `${rule.id}:${found.at.map(({ part, terminal, wire }) => [part, terminal, wire].filter(Boolean).join('.')).join('+')}`,
+        id: idOf(rule.id, found.at),
+        ...(rule.caution && found.severity !== 'tidy' ? { caution: rule.caution } : {}),
       })),
     )
     .sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity))
 }
+
+/** The rule and the first three things it stands on. */
+const idOf = (rule: string, at: Finding['at']) =>
+  `${rule}:${at
+    .slice(0, 3)
+    .map(({ part, terminal, wire, cable }) => [part, terminal, wire, cable].filter(Boolean).join('.'))
+    .join('+')}`.slice(0, 300)

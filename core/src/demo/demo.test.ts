@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { findingsOf } from '../checks/index.ts'
 import { readJob, writeJob } from '../formats/job.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { verdictOf } from '../loops/verdict.ts'
@@ -7,6 +6,7 @@ import { sentenceText } from '../loops/words.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { outOfStep } from '../schemes/out-of-step.ts'
+import { seriousIn } from '../testing/benches.ts'
 import { demoJobs } from './index.ts'
 
 describe.each(Object.entries(demoJobs))('%s', (_id, make) => {
@@ -14,7 +14,7 @@ describe.each(Object.entries(demoJobs))('%s', (_id, make) => {
 
   it('is a whole job without findings, in step with its survey', () => {
     expect(readJob(writeJob(job))).toEqual({ ok: true, value: job })
-    expect(findingsOf(job)).toEqual([])
+    expect(seriousIn(job)).toEqual([])
     expect(outOfStep(job)).toEqual([])
   })
 

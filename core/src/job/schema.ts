@@ -153,6 +153,8 @@ export const Wire = Type.Object(
     cable: Type.Optional(Id),
     core: Type.Optional(Type.String({ maxLength: 24 })),
     label: Line,
+    /** Sleeving over both ends that says what the core is, where its own colour says something else. */
+    sleeve: Type.Optional(Type.String({ maxLength: 24 })),
     landed: Type.Optional(Type.Boolean()),
     /** The conductor is open somewhere along its length. */
     broken: Type.Optional(Type.Boolean()),
@@ -174,6 +176,32 @@ export const OwnKind = Type.Object(
     leadColours: Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed),
     note: Text,
   },
+  closed,
+)
+
+/** What a pump is for: the zones it serves, those that keep it off while they heat, and whether it may start before proof. */
+export const PumpIntent = Type.Object(
+  {
+    zones: Type.Array(Id, { maxItems: 99 }),
+    unless: Type.Optional(Type.Array(Id, { maxItems: 99 })),
+    early: Type.Optional(Type.Boolean()),
+  },
+  closed,
+)
+
+/** What the job is meant to do, where that differs from what the scheme and the zones say by themselves. */
+const Intent = Type.Object(
+  {
+    pumps: byId(PumpIntent),
+    /** The longest a pump may run against shut valves, seconds. */
+    deadEnd: Type.Optional(Type.Number({ minimum: 0, maximum: 3600 })),
+  },
+  closed,
+)
+
+/** A finding that somebody has looked at and lets stand. */
+const Accepted = Type.Object(
+  { reason: Type.String({ minLength: 1, maxLength: 400 }), at: Type.String({ maxLength: 40 }) },
   closed,
 )
 
@@ -214,6 +242,8 @@ export const Job = Type.Object(
     /** The user's own kinds this job uses, so that the document stands alone. */
     ownKinds: Type.Optional(byId(OwnKind)),
     scheme: Type.Union([SchemeChoice, Type.Null()]),
+    intent: Type.Optional(Intent),
+    accepted: Type.Optional(Type.Record(Type.String({ maxLength: 300 }), Accepted, closed)),
     parts: byId(Part),
     cables: byId(Cable),
     wires: byId(Wire),
@@ -250,6 +280,7 @@ export const Entry = Reading
 export type Practice = Static<typeof Practice>
 export type Place = Static<typeof Place>
 export type Zone = Static<typeof Zone>
+export type PumpIntent = Static<typeof PumpIntent>
 export type OwnKind = Static<typeof OwnKind>
 export type Survey = Static<typeof Survey>
 export type Part = Static<typeof Part>

@@ -11,6 +11,7 @@ import {
   springMotion,
   switchFigures,
   switchMade,
+  switchRatings,
 } from './spring-return.ts'
 
 /** A wax element heats and pushes the valve open; it draws all the while, and cools before the valve shuts. */
@@ -88,6 +89,7 @@ export const heatMotor3 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  ratings: switchRatings,
   hookup: { feed: 't1', back: 't2', proof: ['t2', 't3'], proofShared: true },
   inside: (f, site) => [
     heater(f, 't1', 't2', site.hertz),

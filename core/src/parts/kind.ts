@@ -15,6 +15,8 @@ export interface Terminal {
   readonly circuit: CircuitClass
   /** How many conductors it takes. */
   readonly takes: number
+  /** An end of a dry contact: it may carry a circuit of any class its rating allows. */
+  readonly dry?: true
   /** A lead that leaves the factory on the part: its usual colour. Its role is certain, its colour is not. */
   readonly lead?: string
 }
@@ -201,6 +203,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly motion?: Motion<F, S>
   readonly tells?: readonly Tell<F, S>[]
   readonly faults?: readonly Fault[]
+  /** The figure that holds the most amps each of its contacts may carry. */
+  readonly ratings?: Readonly<Record<string, keyof F & string>>
   /** Why it keeps one of its contacts open on purpose: priority, the hour, enough warmth. Normal, not faulty. */
   withholds?(f: F, s: S, element: string): string | undefined
   /** Is a valve told to open, by whatever moves it? */

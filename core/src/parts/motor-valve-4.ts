@@ -13,6 +13,7 @@ import {
   springTells,
   switchFigures,
   switchMade,
+  switchRatings,
 } from './spring-return.ts'
 
 export const motorValve4 = part({
@@ -33,6 +34,7 @@ export const motorValve4 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  ratings: switchRatings,
   hookup: { feed: 'm1', back: 'm2', proof: ['e1', 'e2'] },
   inside: (f, site) => [
     load('motor', 'm1', 'm2', { ...f, hertz: site.hertz }),

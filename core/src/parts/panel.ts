@@ -9,12 +9,17 @@ const lineTerminal = (role: string, marking: string, takes = 2): Terminal => ({
   circuit: 'line voltage',
   takes,
 })
+const pumpTerminal = (role: string, marking: string, takes = 1): Terminal => ({
+  ...lineTerminal(role, marking, takes),
+  dry: true,
+})
 
-const figures: Record<'va' | 'ratedVolts' | 'openVolts' | 'senseVa' | 'priority', Figure> = {
+const figures: Record<'contactAmps' | 'va' | 'ratedVolts' | 'openVolts' | 'senseVa' | 'priority', Figure> = {
   va: { name: 'Transformer inside', unit: 'VA', value: 100 },
   ratedVolts: { name: 'Volts at rated load', unit: 'V', value: 24 },
   openVolts: { name: 'Volts unloaded', unit: 'V', value: 27 },
   senseVa: { name: 'Each sense circuit', unit: 'VA', value: 0.5 },
+  contactAmps: { name: 'Pump contacts carry', unit: 'A', value: 5 },
   priority: { name: 'Last zone has priority (1 yes, 0 no)', unit: '', value: 0 },
 }
 
@@ -33,13 +38,13 @@ const zoneValvePanel = (zones: number) => {
     l: lineTerminal('line in', 'L'),
     n: lineTerminal('neutral in', 'N'),
     e: { role: 'earth', marking: 'E', circuit: 'earth', takes: 4 },
-    ps1: lineTerminal('pump contact', 'PS1', 1),
-    ps2: lineTerminal('pump contact', 'PS2', 1),
+    ps1: pumpTerminal('pump contact', 'PS1', 1),
+    ps2: pumpTerminal('pump contact', 'PS2', 1),
     x1: dry('boiler contact', 'X1'),
     x2: dry('boiler contact', 'X2'),
-    pxcom: lineTerminal('last zone’s relay, common', 'PX COM', 2),
-    pxno: lineTerminal('last zone’s relay, made when it is proven', 'PX NO', 1),
-    pxnc: lineTerminal('last zone’s relay, made at rest', 'PX NC', 1),
+    pxcom: pumpTerminal('last zone’s relay, common', 'PX COM', 2),
+    pxno: pumpTerminal('last zone’s relay, made when it is proven', 'PX NO', 1),
+    pxnc: pumpTerminal('last zone’s relay, made at rest', 'PX NC', 1),
     k1: dry('priority on to the next panel', 'K1'),
     k2: dry('priority on to the next panel', 'K2'),
     j1: dry('priority from the panel before', 'J1'),
@@ -71,6 +76,7 @@ const zoneValvePanel = (zones: number) => {
     figures,
     state,
     roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'] },
+    ratings: { pumpContact: 'contactAmps', lastMade: 'contactAmps', lastRest: 'contactAmps' },
     inside(f, site): Element<State>[] {
       const sense = { volts: 24, va: f.senseVa, powerFactor: 0.9, hertz: site.hertz }
       const elements: Element<State>[] = [

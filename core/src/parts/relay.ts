@@ -15,15 +15,16 @@ const relayKind = (
     terminals: {
       a1: { role: 'coil', marking: 'A1', circuit, takes: 2 },
       a2: { role: 'coil', marking: 'A2', circuit, takes: 2 },
-      com: { role: 'contact common', marking: 'COM', circuit: 'call', takes: 2 },
-      no: { role: 'closed when pulled in', marking: 'NO', circuit: 'call', takes: 2 },
-      nc: { role: 'closed at rest', marking: 'NC', circuit: 'call', takes: 2 },
+      com: { role: 'contact common', marking: 'COM', circuit: 'call', takes: 2, dry: true },
+      no: { role: 'closed when pulled in', marking: 'NO', circuit: 'call', takes: 2, dry: true },
+      nc: { role: 'closed at rest', marking: 'NC', circuit: 'call', takes: 2, dry: true },
     },
     figures: {
       volts: { name: 'Coil volts', unit: 'V', value: coil.volts },
       va: { name: 'Coil', unit: 'VA', value: coil.va },
       pullIn: { name: 'Pulls in from', unit: 'V', value: coil.pullIn },
       dropOut: { name: 'Drops out below', unit: 'V', value: coil.dropOut },
+      contactAmps: { name: 'Contact carries', unit: 'A', value: 5 },
       delay: { name: 'Delay on', unit: 's', value: 0 },
     },
     state: { waited: 0, pulledIn: false },
@@ -33,6 +34,7 @@ const relayKind = (
       contact('nc', 'com', 'nc', (s) => !s.pulledIn, 0.03),
     ],
     roles: { work: 'coil', endSwitch: 'no' },
+    ratings: { no: 'contactAmps', nc: 'contactAmps' },
     motion: {
       rates: (f, s, feel) => (!s.pulledIn && s.waited < f.delay && feel.over('coil') >= f.pullIn ? { waited: 1 } : {}),
       levels: (f) => ({ waited: [f.delay] }),

@@ -13,7 +13,7 @@ const splice = (style: 'lever' | 'cap' | 'push' | 'sealed', ways: number, name: 
     class: 'joint',
     about,
     terminals,
-    figures: {},
+    figures: style === 'cap' ? { used: { name: 'Used before (1 yes, 0 no)', unit: '', value: 0 } } : {},
     state: {},
     inside: (): Element<unknown>[] => names.map((way) => strap(way, way, 'middle')),
     faults: names.map((way, i) => ({

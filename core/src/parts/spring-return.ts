@@ -38,9 +38,11 @@ export type SpringFigures = {
 /** Of a head with a switch: when it makes, and whether the parked lever reaches it, which depends on the make. */
 export const switchFigures = {
   switchAt: { name: 'End switch makes at', unit: 'of travel', value: 0.92 },
+  switchAmps: { name: 'Switch carries', unit: 'A', value: 1 },
   leverMakes: { name: 'Parked lever makes the switch (1 yes, 0 no)', unit: '', value: 0 },
 }
-export type SwitchFigures = { switchAt: number; leverMakes: number }
+export type SwitchFigures = { switchAt: number; leverMakes: number; switchAmps: number }
+export const switchRatings = { endSwitch: 'switchAmps' } as const
 
 export const switchMade = (f: SwitchFigures, s: { travel: number; lever: string }) =>
   s.travel >= f.switchAt || (s.lever === 'parked' && f.leverMakes > 0)

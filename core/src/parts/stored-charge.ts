@@ -1,7 +1,7 @@
 import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely } from './body.ts'
 import { contact, load } from './element.ts'
 import { part } from './kind.ts'
-import { leverControl, opening, switchFigures, switchMade } from './spring-return.ts'
+import { leverControl, opening, switchFigures, switchMade, switchRatings } from './spring-return.ts'
 
 /** Share of a full store that one closing stroke uses, and seconds in which an idle store leaks away. */
 const STROKE = 0.7
@@ -35,6 +35,7 @@ export const storedCharge = part({
   // A button unlocks the shaft; turned a quarter, it stays there.
   controls: [leverControl],
   roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  ratings: switchRatings,
   hookup: { feed: 'p', back: 'c', proof: ['e1', 'e2'] },
   inside(f, site) {
     const draws = (name: string, va: number, on: (s: { travel: number; store: number }) => boolean) =>

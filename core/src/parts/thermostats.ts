@@ -55,7 +55,13 @@ export const callFaults = [
 ]
 export const callRoles = { callContact: 'contact', calling: 'calling' }
 const hazards = ['An old tilt-switch thermostat holds mercury: take it down whole, dispose of it as hazardous waste.']
-const figures = { startDelay: { name: 'Start delay', unit: 's', value: 0 }, ...roomFigures }
+const figures = {
+  startDelay: { name: 'Start delay', unit: 's', value: 0 },
+  contactAmps: { name: 'Contact carries', unit: 'A', value: 1 },
+  ...roomFigures,
+}
+const lineFigures = { ...figures, contactAmps: { ...figures.contactAmps, value: 3 } }
+const ratings = { contact: 'contactAmps' } as const
 const pair = {
   r: { role: 'feed', marking: 'R', circuit: 'low voltage', takes: 1 },
   w: { role: 'call', marking: 'W', circuit: 'low voltage', takes: 1 },
@@ -71,6 +77,7 @@ export const twoWireThermostat = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  ratings,
   hookup: { feed: 'r', call: 'w' },
   inside: (_f) => [contact('contact', 'r', 'w', (s) => s.made, 0.03)],
   motion: follows(() => true),
@@ -91,6 +98,7 @@ export const powerStealing = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  ratings,
   hookup: { feed: 'r', call: 'w' },
   inside: (f) => [
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
@@ -118,6 +126,7 @@ export const poweredThermostat = part({
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  ratings,
   hookup: { feed: 'r', call: 'w', common: 'c' },
   inside: (f, site) => [
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
@@ -147,14 +156,15 @@ export const receiver = part({
   terminals: {
     l: { role: 'live', marking: 'L', circuit: 'line voltage', takes: 2 },
     n: { role: 'neutral', marking: 'N', circuit: 'line voltage', takes: 1 },
-    com: { role: 'contact common', marking: 'COM', circuit: 'line voltage', takes: 2 },
-    no: { role: 'closed on a call', marking: 'NO', circuit: 'line voltage', takes: 1 },
-    nc: { role: 'closed at rest', marking: 'NC', circuit: 'line voltage', takes: 1 },
+    com: { role: 'contact common', marking: 'COM', circuit: 'line voltage', takes: 2, dry: true },
+    no: { role: 'closed on a call', marking: 'NO', circuit: 'line voltage', takes: 1, dry: true },
+    nc: { role: 'closed at rest', marking: 'NC', circuit: 'line voltage', takes: 1, dry: true },
   },
-  figures: { ...figures, va: { name: 'Own load', unit: 'VA', value: 2 } },
+  figures: { ...lineFigures, va: { name: 'Own load', unit: 'VA', value: 2 } },
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  ratings,
   hookup: { feed: 'com', call: 'no', live: 'l', common: 'n' },
   inside: (f, site) => [
     load('electronics', 'l', 'n', { volts: 230, va: f.va, powerFactor: 0.6, hertz: site.hertz }),
@@ -180,10 +190,11 @@ export const mechanicalThermostat = part({
     out: { role: 'call', marking: '3', circuit: 'line voltage', takes: 1 },
     n: { role: 'accelerator neutral', marking: '2', circuit: 'line voltage', takes: 1 },
   },
-  figures,
+  figures: lineFigures,
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
+  ratings,
   hookup: { feed: 'in', call: 'out', common: 'n' },
   inside: (_f, site) => [
     contact('contact', 'in', 'out', (s) => s.made, 0.03),
@@ -203,12 +214,12 @@ export const tankThermostat = part({
   class: 'thermostat',
   about: 'Strapped to the cylinder: closes on falling temperature, opens when satisfied.',
   terminals: {
-    com: { role: 'contact common', marking: 'C', circuit: 'line voltage', takes: 1 },
-    no: { role: 'call', marking: '1', circuit: 'line voltage', takes: 1 },
-    nc: { role: 'satisfied', marking: '2', circuit: 'line voltage', takes: 1 },
+    com: { role: 'contact common', marking: 'C', circuit: 'line voltage', takes: 1, dry: true },
+    no: { role: 'call', marking: '1', circuit: 'line voltage', takes: 1, dry: true },
+    nc: { role: 'satisfied', marking: '2', circuit: 'line voltage', takes: 1, dry: true },
   },
   figures: {
-    ...figures,
+    ...lineFigures,
     setpoint: { name: 'Set to', unit: '°C', value: 60 },
     warms: { name: 'Tank warms', unit: 'K/h', value: 40 },
     cools: { name: 'Tank cools', unit: 'K/h', value: 2 },
@@ -216,6 +227,7 @@ export const tankThermostat = part({
   state: { ...atRest, warmth: 45 },
   controls: asks,
   roles: callRoles,
+  ratings,
   hookup: { feed: 'com', call: 'no' },
   inside: (_f) => [
     contact('contact', 'com', 'no', (s) => s.made, 0.03),

@@ -14,6 +14,7 @@ import {
   springTells,
   switchFigures,
   switchMade,
+  switchRatings,
 } from './spring-return.ts'
 
 const lineFigures = {
@@ -26,6 +27,7 @@ const lineFigures = {
   holdVolts: { name: 'Holds down to', unit: 'V', value: 100 },
   ...bodyFigures,
   ...switchFigures,
+  switchAmps: { name: 'Switch carries', unit: 'A', value: 3 },
 }
 
 const terminals = {
@@ -69,6 +71,7 @@ export const twoPort5 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles,
+  ratings: switchRatings,
   hookup,
   inside: (f, site) => inside(f, site.hertz),
   motion: springMotion((f: LineFigures) => [f.switchAt]),
@@ -94,6 +97,7 @@ export const twoPort6 = part({
   state: { ...atRest },
   controls: [leverControl],
   roles,
+  ratings: switchRatings,
   hookup: { ...hookup, spare: 'rest' },
   inside: (f, site) => [
     ...inside(f, site.hertz),

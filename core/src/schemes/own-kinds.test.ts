@@ -1,8 +1,7 @@
 import { expect, it } from 'vitest'
-import { findingsOf } from '../checks/index.ts'
 import type { OwnKind } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { wireAt, wired } from '../testing/benches.ts'
+import { seriousIn, wireAt, wired } from '../testing/benches.ts'
 import { fitOf, schemeCalled, wiredBy } from './index.ts'
 import { outOfStep } from './out-of-step.ts'
 import { faultsOfOwnKind } from './own-kinds.ts'
@@ -26,7 +25,7 @@ it('a zone with a valve of the user’s own is wired, moves as its figures say a
   expect(next.parts.V2).toMatchObject({ kind: 'valve/motor-4', markings: { m1: 'TH' }, figures: { opensIn: 40 } })
   expect(next.zones.z2!.valveKind).toBe('slow')
   expect(wireAt(next, 'V2.m1').wire.colour).toBe('violet')
-  expect([findingsOf(next), outOfStep(next)]).toEqual([[], []])
+  expect([seriousIn(next), outOfStep(next)]).toEqual([[], []])
   const bench = new Simulation(next)
   bench.set('TS2', 'calling', true)
   bench.runTo(20)

@@ -32,6 +32,8 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
   const fuses: (() => void)[] = []
   const source = (n: number) => {
     if (fromBoiler) {
+      // The transformer surveyed is then the one inside the control.
+      wirer.figure('B1', { va: job.survey.transformer.va })
       const hot = wirer.bus('R', room, 'red').join('B1.feed')
       return { hot, common: wirer.bus('C', room, 'blue').join('B1.shared') }
     }

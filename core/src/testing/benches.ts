@@ -1,6 +1,8 @@
+import { findingsOf } from '../checks/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { blankJob } from '../job/blank.ts'
 import type { Job, Practice, Wire } from '../job/schema.ts'
+import { fuseFor } from '../load/fuse-size.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { schemeCalled, wiredBy } from '../schemes/index.ts'
 
@@ -30,8 +32,9 @@ export interface Ask {
 export function wired(ask: Ask = {}): Job {
   const { scheme = 's2', zones = 2, practice = '120', powered, twoLead, remote } = ask
   const job = blankJob('Bench', practice)
-  job.survey.transformer.va = 40 + 10 * zones
-  job.survey.transformer.fuseAmps = 2 + Math.ceil(zones / 2)
+  const draws = ask.valve?.includes('heat') ? 22 : 10
+  job.survey.transformer.va = Math.max(40, (ask.boiler === 'boiler/valve-supply' ? 25 : 10) + draws * zones)
+  job.survey.transformer.fuseAmps = fuseFor(job.survey.transformer.va)
   for (let n = 1; n <= zones; n++)
     job.zones[`z${n}`] = {
       number: n,
@@ -89,3 +92,6 @@ export function wireAt(job: Job, point: string): { id: string; wire: Wire } {
   if (!id || !wire) throw new Error(`nothing is landed on ${point}`)
   return { id, wire }
 }
+
+/** Findings that are more than notes. */
+export const seriousIn = (job: Job) => findingsOf(job).filter(({ severity }) => severity !== 'tidy')

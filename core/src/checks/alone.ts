@@ -1,0 +1,50 @@
+import type { Job } from '../job/schema.ts'
+import { ask } from '../motion/asking.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { openingOf } from '../motion/surroundings.ts'
+
+/** How the plant stands with some zones calling, settled. */
+export interface Standing {
+  readonly open: ReadonlySet<string>
+  readonly pumps: ReadonlySet<string>
+  readonly told: boolean
+}
+
+export interface Alone {
+  readonly none: Standing
+  readonly zones: ReadonlyMap<string, Standing>
+  /** Everything calling, still on the bench. */
+  readonly all: Simulation
+}
+
+export function standingOf(simulation: Simulation): Standing {
+  const open = new Set<string>()
+  const pumps = new Set<string>()
+  let told = false
+  for (const part of simulation.netlist.parts.values()) {
+    const { id, kind } = part
+    const state = simulation.stateOf(id)
+    if (kind.class === 'valve' && openingOf(part, state) > 0.5) open.add(id)
+    if (kind.class === 'pump' && state[kind.roles?.running ?? ''] === true) pumps.add(id)
+    if (kind.roles?.told && state[kind.roles.told] === true) told = true
+  }
+  return { open, pumps, told }
+}
+
+/** Calls each zone alone, then all of them. */
+export function calledAlone(job: Job): Alone {
+  const simulation = new Simulation(job)
+  simulation.settle()
+  const none = standingOf(simulation)
+  const zones = new Map<string, Standing>()
+  for (const zone of Object.keys(job.zones)) {
+    ask(simulation, job, zone, true)
+    simulation.settle()
+    zones.set(zone, standingOf(simulation))
+    ask(simulation, job, zone, false)
+    simulation.settle()
+  }
+  for (const zone of Object.keys(job.zones)) ask(simulation, job, zone, true)
+  simulation.settle()
+  return { none, zones, all: simulation }
+}

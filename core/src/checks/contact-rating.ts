@@ -1,0 +1,27 @@
+import { labelOf } from '../loops/words.ts'
+import type { Found, Rule } from './finding.ts'
+
+export const contactRating: Rule = {
+  id: 'contact-rating',
+  name: 'No contact carries more than it may',
+  check({ job, alone }) {
+    const { all } = alone()
+    return [...all.netlist.parts.values()].flatMap(({ id, kind, figures, branches }) =>
+      Object.entries(kind.ratings ?? {}).flatMap(([element, figure]): Found[] => {
+        const branch = branches.get(element)
+        const most = figures[figure] ?? Number.POSITIVE_INFINITY
+        const amps = branch ? all.circuit.flow(branch) : 0
+        if (amps <= most) return []
+        return [
+          {
+            severity: 'fails',
+            at: [{ part: id }],
+            says: `A contact of ${labelOf(job, id)} carries ${amps.toFixed(1)} A and may carry ${most} A.`,
+            why: 'It pits and welds: the zone will then never switch off.',
+            remedy: 'Let it drive a relay, and let the relay carry the load.',
+          },
+        ]
+      }),
+    )
+  },
+}

@@ -1,0 +1,45 @@
+import { labelOf } from '../loops/words.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { Simulation as Bench } from '../motion/simulation.ts'
+import type { Found, Rule } from './finding.ts'
+
+/** Volts from which something counts as live. */
+const LIVE = 5
+
+export const isolatorKills: Rule = {
+  id: 'isolator-kills',
+  name: 'Opening any switch of the supply kills everything',
+  caution: 'Two feeds: isolate both, lock off, and prove every terminal dead before you touch one.',
+  check({ job, simulation }) {
+    const guards = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.class === 'switch')
+    return guards.flatMap(({ id }): Found[] => {
+      const bench = new Bench(job, { [id]: { closed: false } })
+      const live = loadsLive(bench)
+      if (live.length === 0) return []
+      const names = [...new Set(live.map((part) => labelOf(job, part)))]
+      return [
+        {
+          severity: 'danger',
+          at: [{ part: id }, ...[...new Set(live)].slice(0, 12).map((part) => ({ part }))],
+          says: `${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''} stay live with ${labelOf(job, id)} open.`,
+          why: 'Whoever works here believes everything is dead. A second feed, or a bridge past the switch, is not.',
+          remedy: 'Bring every feed through the one isolator, and prove it.',
+        },
+      ]
+    })
+  },
+}
+
+/** Parts with something on them that is fed from the line. */
+function loadsLive(bench: Simulation): string[] {
+  bench.circuit.solve()
+  const found: string[] = []
+  for (const part of bench.netlist.parts.values()) {
+    if (part.kind.class === 'supply') continue
+    for (const branch of part.branches.values())
+      if (branch.form === 'load' && bench.circuit.volts(branch.a, branch.b) > LIVE) found.push(part.id)
+    for (const winding of part.windings.values())
+      if (bench.circuit.volts(winding.nodes[0], winding.nodes[1]) > LIVE) found.push(part.id)
+  }
+  return found
+}

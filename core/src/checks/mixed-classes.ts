@@ -1,0 +1,42 @@
+import { litWires } from '../loops/lit.ts'
+import { labelOf } from '../loops/words.ts'
+import type { Found, Rule } from './finding.ts'
+
+export const mixedClasses: Rule = {
+  id: 'mixed-classes',
+  name: 'Line voltage and low voltage share no sheath and no box',
+  caution: 'Line voltage beside a low-voltage core: treat both as line voltage until they are apart.',
+  check({ job, simulation }) {
+    const light = litWires(simulation, job)
+    const isLine = (wire: string) => light[wire]?.circuit === 'line voltage'
+    const isLow = (wire: string) => ['low voltage', 'call', 'signal'].includes(light[wire]?.circuit ?? '')
+    const mixed = (wires: readonly string[]) => wires.some(isLine) && wires.some(isLow)
+    const found: Found[] = []
+    for (const [id, { label }] of Object.entries(job.cables)) {
+      const wires = Object.keys(job.wires).filter((wire) => job.wires[wire]!.cable === id)
+      if (!mixed(wires)) continue
+      found.push({
+        severity: 'danger',
+        at: [{ cable: id }, ...wires.filter(isLow).map((wire) => ({ wire }))],
+        says: `${label} carries line voltage and low voltage in one sheath.`,
+        why: 'One nick in the insulation, and line voltage stands on a thermostat or on the boiler’s board.',
+        remedy: 'Pull a cable of its own for the low-voltage circuit.',
+      })
+    }
+    for (const [part, { kind }] of Object.entries(job.parts)) {
+      if (!kind.startsWith('joint/')) continue
+      const wires = Object.keys(job.wires).filter((wire) =>
+        [job.wires[wire]!.from, job.wires[wire]!.to].some((end) => end.part === part),
+      )
+      if (!mixed(wires)) continue
+      found.push({
+        severity: 'danger',
+        at: [{ part }, ...wires.filter(isLow).map((wire) => ({ wire }))],
+        says: `${labelOf(job, part)} holds line voltage and low voltage.`,
+        why: 'Line-voltage and low-voltage conductors belong in separate compartments.',
+        remedy: 'Bring the low-voltage conductors together in a connector or box of their own.',
+      })
+    }
+    return found
+  },
+}

@@ -1,0 +1,68 @@
+import type { Job } from '../job/schema.ts'
+import { labelOf } from '../loops/words.ts'
+import type { Finding, Found, Rule } from './finding.ts'
+
+/** The wires that link two terminals of one part. */
+const linksOf = (job: Job, part: string, a: string, b: string) =>
+  Object.entries(job.wires)
+    .filter(
+      ([, { from, to }]) =>
+        from.part === part &&
+        to.part === part &&
+        ((from.terminal === a && to.terminal === b) || (from.terminal === b && to.terminal === a)),
+    )
+    .map(([id]) => id)
+
+export const panelLink: Rule = {
+  id: 'panel-link',
+  name: 'A panel’s link stands where a valve has no switch, and nowhere else',
+  check({ job, poles, simulation }) {
+    const panels = [...simulation.netlist.parts.values()].filter(({ kind }) => 'v1p3' in kind.terminals)
+    return panels.flatMap(({ id: panel, kind }) =>
+      Object.keys(kind.terminals)
+        .filter((terminal) => /^v\d+p3$/.test(terminal))
+        .flatMap((p3): Found[] => {
+          const row = p3.slice(1, -2)
+          const p4 = `v${row}p4`
+          const feed = poles.node(panel, `v${row}p1`)!
+          const zone = Object.values(job.zones).find(({ valve }) => {
+            const hookup = valve ? simulation.netlist.parts.get(valve)?.kind.hookup : undefined
+            return hookup && poles.copper.joined(poles.node(valve!, hookup.feed)!, feed)
+          })
+          if (!zone?.valve) return []
+          const valve = simulation.netlist.parts.get(zone.valve)!.kind
+          const linked = poles.copper.joined(poles.node(panel, p3)!, poles.node(panel, p4)!)
+          const links = linksOf(job, panel, p3, p4)
+          const at = [{ part: panel, terminal: p3 }, { part: panel, terminal: p4 }, ...links.map((wire) => ({ wire }))]
+          if (linked && valve.hookup?.proof)
+            return [
+              {
+                severity: 'fails',
+                at,
+                says: `${zone.name}: the link on ${labelOf(job, panel)} takes the place of the valve’s own switch.`,
+                why: 'The panel reports proven with the valve shut: the burner can fire against it, and a dead valve is hidden.',
+                remedy: 'Take the link out and land the end switch there.',
+              },
+            ]
+          if (!linked && !valve.hookup?.proof)
+            return [
+              {
+                severity: 'fails',
+                at: [
+                  { part: panel, terminal: p3 },
+                  { part: panel, terminal: p4 },
+                ],
+                says: `${zone.name}: the valve has no switch, and the link across ${row}-3 and ${row}-4 is missing.`,
+                why: 'The call lamp lights and the proven lamp never does: the boiler is not told.',
+                remedy: 'Fit the link, or a valve with a switch.',
+              },
+            ]
+          return []
+        }),
+    )
+  },
+  mend(draft: Job, { at }: Finding) {
+    const links = at.flatMap(({ wire }) => (wire ? [wire] : []))
+    if (links.length > 0) for (const wire of links) delete draft.wires[wire]
+  },
+}

@@ -1,0 +1,63 @@
+import { fuseFor } from '../load/fuse-size.ts'
+import { transformersOf } from '../load/transformers.ts'
+import { labelOf } from '../loops/words.ts'
+import type { Found, Rule } from './finding.ts'
+
+/** A limited-energy circuit stays at or under this, VA. */
+const LIMITED = 100
+
+export const transformerSize: Rule = {
+  id: 'transformer-size',
+  name: 'The transformer carries everything at once, and its fuse fits it',
+  caution: 'Kill the line before a transformer or its fuse is changed.',
+  check({ job, poles, alone }) {
+    const { all } = alone()
+    return transformersOf(all).flatMap(({ part, rated, va }): Found[] => {
+      const found: Found[] = []
+      if (va > rated * 1.005)
+        found.push({
+          severity: 'fails',
+          at: [{ part }],
+          says: `${labelOf(job, part)}: ${va.toFixed(0)} VA with everything calling, and rated for ${rated} VA.`,
+          why: 'It works with few zones and fails with many: volts sag, valves stall, the winding runs hot.',
+          remedy: 'A bigger transformer, or valves that draw less.',
+        })
+      if (rated > LIMITED && job.parts[part]?.kind.startsWith('transformer/'))
+        found.push({
+          severity: 'tidy',
+          at: [{ part }],
+          says: `${labelOf(job, part)} is rated for ${rated} VA.`,
+          why: `A limited-energy 24 V circuit stays at or under ${LIMITED} VA for each transformer.`,
+          remedy: 'Two transformers, kept apart.',
+        })
+      const secondary = poles.low.find((feed) => feed.part.id === part)
+      for (const one of all.netlist.parts.values()) {
+        if (one.kind.kind !== 'protection/fuse' || !secondary) continue
+        if (!poles.rail.joined(one.nodes.get('in')!, secondary.hotNode)) continue
+        const [most, amps] = [fuseFor(rated), one.figures.amps ?? 0]
+        if (amps > most)
+          found.push({
+            severity: 'danger',
+            at: [{ part: one.id }, { part }],
+            says: `${labelOf(job, one.id)} is rated for ${amps} A; ${most} A protects ${rated} VA.`,
+            why: 'A short burns the transformer before the fuse opens.',
+            remedy: `Fit ${most} A: rated VA / 24, next standard size up.`,
+          })
+        else if (va / 24 > amps)
+          found.push({
+            severity: 'fails',
+            at: [{ part: one.id }, { part }],
+            says: `${labelOf(job, one.id)} is rated for ${amps} A and ${(va / 24).toFixed(1)} A flow with everything calling.`,
+            why: 'It blows when many zones call, and is then blamed on a short.',
+            remedy: `Fit ${most} A.`,
+          })
+      }
+      return found
+    })
+  },
+  mend(draft, { at: [spot] }) {
+    const part = spot?.part ? draft.parts[spot.part] : undefined
+    if (part?.kind !== 'protection/fuse') return
+    part.figures = { ...part.figures, amps: fuseFor(draft.survey.transformer.va) }
+  },
+}

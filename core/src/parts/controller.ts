@@ -27,7 +27,8 @@ export function driveFor(set: number, current: number, drive: number, amps: numb
   if (current === 0) return Math.min(set, 10)
   const wanted = set / 1000
   if (wanted === 0) return 0
-  const next = amps > 1e-7 ? (drive * wanted) / amps : COMPLIANCE
+  // From nothing it starts at its limit: what leaks in from a neighbour says nothing about its own loop.
+  const next = drive > 0 && amps > 1e-7 ? (drive * wanted) / amps : COMPLIANCE
   return Math.min(COMPLIANCE, next)
 }
 

@@ -64,6 +64,7 @@ export const diverter = part({
     { is: (_f, s) => s.travel <= 0, starts: 'open to heating' },
   ],
   faults: [{ name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } }],
+  stays: true,
   urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
   // Mirror-wise bodies need the jumpers moved: with one and not the other it opens the wrong outlet.
   says(f, s) {

@@ -207,6 +207,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly ratings?: Readonly<Record<string, keyof F & string>>
   /** Why it keeps one of its contacts open on purpose: priority, the hour, enough warmth. Normal, not faulty. */
   withholds?(f: F, s: S, element: string): string | undefined
+  /** Does a valve stay where it is without power? */
+  readonly stays?: true
   /** Is a valve told to open, by whatever moves it? */
   urged?(f: F, s: S): boolean
   /** How far a valve is asked to stand open, 0 to 1, where it can stand anywhere between. */

@@ -71,6 +71,7 @@ export const modulating = part({
     bodyPasses,
     { name: 'positionDead', says: 'Position output dead', repair: 'Actuator', open: ['position'] },
   ],
+  stays: true,
   urged: (_f, s) => s.powered && s.target > 0.01,
   asked: (_f, s) => s.target,
   opening: (_f, s) => Math.max(s.travel, passing(s)),

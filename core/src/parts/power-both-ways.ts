@@ -55,6 +55,7 @@ export const powerBothWays = part({
     { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } },
     bodyPasses,
   ],
+  stays: true,
   urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
   opening: (_f, s) => Math.max(s.travel, passing(s)),
   says(_f, s) {

@@ -7,126 +7,42 @@ import { boilersTold } from '../loops/zone-standing.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { type Ask, seriousIn, wired } from '../testing/benches.ts'
+import { line, sizesOf, ways } from '../testing/ways.ts'
 import { diverterSetUp } from './diverter-set-up.ts'
 import { fitOf, schemeCalled, wiredBy } from './index.ts'
 import { outOfStep } from './out-of-step.ts'
 
-const line = { practice: '230', thermostat: 'thermostat/receiver-230', valve: 'valve/two-port-5' } as const
-
-/** Each way with kinds it is for, and the most zones it takes. */
-const ways: (Ask & { most?: number })[] = [
-  { scheme: 's2' },
-  { scheme: 's2', remote: true, practice: '230' },
-  { scheme: 's2', valve: 'valve/stored-charge', boiler: 'boiler/oil' },
-  { scheme: 's2', valve: 'valve/motor-4', thermostat: 'thermostat/power-stealing' },
-  { scheme: 's2b', powered: true },
-  { scheme: 's2c' },
-  { scheme: 's2c', remote: true },
-  { scheme: 's6', twoLead: true },
-  { scheme: 's6', twoLead: true, remote: true, powered: true },
-  { scheme: 's6', valve: 'valve/heat-3', most: 8 },
-  { scheme: 's6', valve: 'valve/power-both-ways' },
-  { scheme: 's3' },
-  { scheme: 's4', boiler: 'boiler/valve-supply' },
-  { scheme: 's4', boiler: 'boiler/valve-supply', valve: 'valve/heat-3' },
-  { scheme: 's5a', panel: 'panel/zone-valve-6', most: 6 },
-  { scheme: 's5a', panel: 'panel/zone-valve-6', valve: 'valve/heat-3', most: 4 },
-  { scheme: 's5a', panel: 'panel/zone-valve-4', twoLead: true, most: 4 },
-  { scheme: 's5b', panel: 'panel/zone-valve-6', valve: 'valve/stored-charge', hotWater: true, most: 6 },
-  { scheme: 's5c', panel: 'panel/zone-valve-6', hotWater: true, most: 6 },
-  {
-    scheme: 's9',
-    practice: '230',
-    boiler: 'boiler/switched-live',
-    thermostat: 'thermostat/receiver-230',
-    valve: 'valve/two-port-5',
-  },
-  {
-    scheme: 's9',
-    practice: '230',
-    boiler: 'boiler/switched-live',
-    thermostat: 'thermostat/mechanical-230',
-    valve: 'valve/two-port-6',
-    programmer: true,
-    postRun: 120,
-  },
-  {
-    scheme: 's9',
-    practice: '230',
-    boiler: 'boiler/switched-live',
-    thermostat: 'thermostat/tank',
-    valve: 'valve/two-port-6',
-  },
-  {
-    scheme: 's14',
-    practice: '230',
-    boiler: 'boiler/volt-free',
-    thermostat: 'thermostat/receiver-230',
-    valve: 'valve/two-port-5',
-    hotWater: true,
-  },
-  {
-    scheme: 's14',
-    practice: '230',
-    boiler: 'boiler/dry-call',
-    thermostat: 'thermostat/receiver-230',
-    valve: 'valve/two-port-6',
-  },
-  {
-    scheme: 's13',
-    practice: '230',
-    boiler: 'boiler/volt-free',
-    thermostat: 'thermostat/mechanical-230',
-    valve: 'valve/two-port-5',
-  },
-  { scheme: 's11', ...line, boiler: 'boiler/combination' },
-  { scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true },
-  { scheme: 's14', ...line, boiler: 'boiler/switched-live', hotWater: true },
-  { scheme: 's9', ...line, boiler: 'boiler/switched-live', schools: { crowded: 'bigger' } },
-  { scheme: 's2', boiler: 'boiler/gas', schools: { splices: 'cap' } },
-  { scheme: 's2', boiler: 'boiler/gas', schools: { splices: 'push' } },
-  { scheme: 's5a', panel: 'panel/zone-valve-3' },
-  { scheme: 's5g', panel: 'panel/zone-valve-4', pumpPanel: true },
-  { scheme: 's5g', panel: 'panel/zone-valve-6', pumpPanel: true, hotWater: true, most: 6 },
-  { scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating' },
-  { scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating', signal: '4-20 mA' },
-  { scheme: 's8', boiler: '', valve: 'valve/power-both-ways' },
-  { scheme: 's17', boiler: '', thermostat: 'controller/building', valve: 'valve/modulating', signal: '0-10 V' },
-  { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '4-20 mA' },
-]
-
 describe.each(ways)(
   'wired by $scheme ($valve $thermostat $boiler $panel $signal $schools)',
   ({ most = 8, ...asked }) => {
-    it.each(
-      [1, 2, 3, 4, 5, 6, 7, 8, 12]
-        .filter((n) => n > (asked.scheme === 's5b' || asked.scheme === 's5c' ? 1 : 0))
-        .filter((n) => n <= most || (n === 12 && most === 8 && asked.scheme === 's2')),
-    )('%i zones raise no finding, and each zone alone opens, is proven and stops', (zones) => {
-      const job = wired({ ...asked, zones })
-      expect(fitOf(schemeCalled(asked.scheme!)!, job)).toEqual({ fits: true })
-      expect(seriousIn(job)).toEqual([])
-      expect(outOfStep(job)).toEqual([])
-      const bench = new Simulation(job)
-      bench.settle()
-      for (let n = 1; n <= zones; n++) {
-        ask(bench, job, `z${n}`, true)
+    it.each([...sizesOf({ most, ...asked }), ...(most === 8 && asked.scheme === 's2' ? [12] : [])])(
+      '%i zones raise no finding, and each zone alone opens, is proven and stops',
+      (zones) => {
+        const job = wired({ ...asked, zones })
+        expect(fitOf(schemeCalled(asked.scheme!)!, job)).toEqual({ fits: true })
+        expect(seriousIn(job)).toEqual([])
+        expect(outOfStep(job)).toEqual([])
+        const bench = new Simulation(job)
         bench.settle()
-        const found = verdictOf(bench, job, loopsOf(bench, job))
-        const follows = asked.valve === 'valve/modulating'
-        expect([found.tone, sentenceText(found.sentence)]).toEqual([
-          'well',
-          expect.stringMatching(follows ? /: (99|100) %/ : asked.boiler === '' ? /: open\.$/ : /open and proven/),
-        ])
-        expect(found.zones.filter(({ opening }) => opening > 0).map(({ zone }) => zone)).toEqual([`z${n}`])
-        expect(boilersTold(bench)).toHaveLength(job.survey.boiler.kind === '' ? 0 : 1)
-        ask(bench, job, `z${n}`, false)
-        bench.settle()
-        expect([bench.stateOf(`V${n}`).travel, boilersTold(bench).length]).toEqual([0, 0])
-      }
-      const rest = verdictOf(bench, job, loopsOf(bench, job))
-      expect(sentenceText(rest.sentence)).toContain('Nobody calls')
-    })
+        for (let n = 1; n <= zones; n++) {
+          ask(bench, job, `z${n}`, true)
+          bench.settle()
+          const found = verdictOf(bench, job, loopsOf(bench, job))
+          const follows = asked.valve === 'valve/modulating'
+          expect([found.tone, sentenceText(found.sentence)]).toEqual([
+            'well',
+            expect.stringMatching(follows ? /: (99|100) %/ : asked.boiler === '' ? /: open\.$/ : /open and proven/),
+          ])
+          expect(found.zones.filter(({ opening }) => opening > 0).map(({ zone }) => zone)).toEqual([`z${n}`])
+          expect(boilersTold(bench)).toHaveLength(job.survey.boiler.kind === '' ? 0 : 1)
+          ask(bench, job, `z${n}`, false)
+          bench.settle()
+          expect([bench.stateOf(`V${n}`).travel, boilersTold(bench).length]).toEqual([0, 0])
+        }
+        const rest = verdictOf(bench, job, loopsOf(bench, job))
+        expect(sentenceText(rest.sentence)).toContain('Nobody calls')
+      },
+    )
   },
 )
 

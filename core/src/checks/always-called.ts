@@ -11,8 +11,17 @@ export const alwaysCalled: Rule = {
     for (const call of poles.calls) {
       const part = call.part.id
       const fed = simulation.netlist.parts.get(part)
-      const wires = [...landed.on(part, call.hot), ...landed.on(part, call.back)]
-      const at = [{ part, terminal: call.hot }, { part, terminal: call.back }, ...wires.map((wire) => ({ wire }))]
+      const at = [
+        { part, terminal: call.hot },
+        { part, terminal: call.back },
+        ...poles
+          .bridges(call.hotNode, call.backNode)
+          .flatMap((wire) => [
+            { wire },
+            { part: job.wires[wire]!.from.part, terminal: job.wires[wire]!.from.terminal },
+            { part: job.wires[wire]!.to.part, terminal: job.wires[wire]!.to.terminal },
+          ]),
+      ]
       const linked = asFound.parts[part]?.faults?.includes('linkLeftIn')
       if (linked || poles.copper.joined(call.hotNode, call.backNode))
         found.push({

@@ -15,6 +15,7 @@ import { earthBorrowed } from './earth-borrowed.ts'
 import { earthReaches } from './earth-reaches.ts'
 import { endSwitchesParallel } from './end-switches-parallel.ts'
 import type { Finding, Rule, Severity, Wired } from './finding.ts'
+import { halfLanded } from './half-landed.ts'
 import { isolatorKills } from './isolator-kills.ts'
 import { Landed } from './landed.ts'
 import { lineOnLow } from './line-on-low.ts'
@@ -24,6 +25,7 @@ import { loadsInSeries } from './loads-in-series.ts'
 import { loopsApart } from './loops-apart.ts'
 import { mixedClasses } from './mixed-classes.ts'
 import { neutralWhole } from './neutral-whole.ts'
+import { oneSource } from './one-source.ts'
 import { overRun } from './over-run.ts'
 import { ownThermostat } from './own-thermostat.ts'
 import { pairsExchanged } from './pairs-exchanged.ts'
@@ -57,6 +59,8 @@ export const rules: readonly Rule[] = [
   pairsExchanged,
   mixedClasses,
   spareContact,
+  halfLanded,
+  oneSource,
   loadHasLoop,
   loadsInSeries,
   ownThermostat,

@@ -14,8 +14,15 @@ export const pairsExchanged: Rule = {
         const node = poles.node(valve, terminal)!
         return landed.on(valve, terminal).length > 0 && nodes.some((at) => poles.copper.joined(node, at))
       }
-      const calls = poles.calls.flatMap(({ hotNode, backNode }) => [hotNode, backNode])
-      const sources = poles.low.flatMap(({ hotNode, backNode }) => [hotNode, backNode])
+      const parts = [...simulation.netlist.parts.values()]
+      const relays = parts.flatMap(({ id, kind: one }) =>
+        one.class === 'boiler' && 'call' in one.terminals ? [poles.node(id, 'call')!] : [],
+      )
+      const calls = [...poles.calls.flatMap(({ hotNode, backNode }) => [hotNode, backNode]), ...relays]
+      const asked = parts.flatMap(({ id, kind: one }) =>
+        one.class === 'thermostat' && one.hookup?.call ? [poles.node(id, one.hookup.call)!] : [],
+      )
+      const sources = [...poles.low.flatMap(({ hotNode, backNode }) => [hotNode, backNode]), ...asked]
       const motorOnCall = [feed, back].filter((terminal) => on(terminal, calls))
       const switchOnSource = proof.filter((terminal) => on(terminal, sources))
       if (motorOnCall.length === 0 || (switchOnSource.length === 0 && motorOnCall.length < 2)) return []

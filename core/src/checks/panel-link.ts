@@ -1,17 +1,5 @@
-import type { Job } from '../job/schema.ts'
 import { labelOf } from '../loops/words.ts'
-import type { Finding, Found, Rule } from './finding.ts'
-
-/** The wires that link two terminals of one part. */
-const linksOf = (job: Job, part: string, a: string, b: string) =>
-  Object.entries(job.wires)
-    .filter(
-      ([, { from, to }]) =>
-        from.part === part &&
-        to.part === part &&
-        ((from.terminal === a && to.terminal === b) || (from.terminal === b && to.terminal === a)),
-    )
-    .map(([id]) => id)
+import type { Found, Rule } from './finding.ts'
 
 export const panelLink: Rule = {
   id: 'panel-link',
@@ -32,7 +20,7 @@ export const panelLink: Rule = {
           if (!zone?.valve) return []
           const valve = simulation.netlist.parts.get(zone.valve)!.kind
           const linked = poles.copper.joined(poles.node(panel, p3)!, poles.node(panel, p4)!)
-          const links = linksOf(job, panel, p3, p4)
+          const links = poles.bridges(poles.node(panel, p3)!, poles.node(panel, p4)!)
           const at = [{ part: panel, terminal: p3 }, { part: panel, terminal: p4 }, ...links.map((wire) => ({ wire }))]
           if (linked && valve.hookup?.proof)
             return [
@@ -60,9 +48,5 @@ export const panelLink: Rule = {
           return []
         }),
     )
-  },
-  mend(draft: Job, { at }: Finding) {
-    const links = at.flatMap(({ wire }) => (wire ? [wire] : []))
-    if (links.length > 0) for (const wire of links) delete draft.wires[wire]
   },
 }

@@ -46,6 +46,20 @@ export class Poles {
     this.metal = new Groups(netlist, (branch) => copper(branch) || branch.form === 'contact')
   }
 
+  /** Wires without which two nodes would not be joined by copper; empty where they are not. */
+  bridges(a: number, b: number): string[] {
+    if (!this.copper.joined(a, b)) return []
+    const group = this.copper.of(a)
+    const wires = this.#netlist.branches.filter(({ form, a: end }) => form === 'wire' && this.copper.of(end) === group)
+    return wires.flatMap(({ wire, index }) => {
+      const without = new Groups(
+        this.#netlist,
+        (branch) => branch.index !== index && (branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)),
+      )
+      return without.joined(a, b) ? [] : [wire!]
+    })
+  }
+
   node(part: string, terminal: string): number | undefined {
     return this.#netlist.nodeOf.get(`${part}.${terminal}`)
   }

@@ -1,5 +1,4 @@
 import type { Edit, Entry, Failure, Job, OwnKind } from '@civil-lantern/core'
-import type { StoredKind } from './own-kinds.ts'
 
 export interface JobRow {
   readonly id: string
@@ -34,6 +33,11 @@ export class RefusedByServer extends Error {
     this.failures = failures
     this.current = current
   }
+}
+
+export interface StoredKind {
+  readonly id: string
+  readonly kind: OwnKind
 }
 
 /** The building controller as it answers, or that nobody does. */

@@ -1,11 +1,6 @@
-import { catalogue, type Job, kinds, type OwnKind, type PartKind } from '@civil-lantern/core'
+import { catalogue, type Job, kinds, type PartKind } from '@civil-lantern/core'
 import { useQuery } from '@tanstack/react-query'
-import { api } from './api.ts'
-
-export interface StoredKind {
-  readonly id: string
-  readonly kind: OwnKind
-}
+import { api, type StoredKind } from './api.ts'
 
 const NONE: readonly StoredKind[] = []
 

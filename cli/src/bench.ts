@@ -1,4 +1,4 @@
-import { type Circuit, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import { type Circuit, prove, proven, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
 import { highPrecision } from './high-precision.ts'
 import { ngspiceSays } from './ngspice.ts'
 import { sampleJob } from './samples.ts'
@@ -133,7 +133,37 @@ function allCombinations(zones: number) {
   note(`solves per combination, ${zones} zones`, solves / 2 ** zones, '', 'at most 2.5', solves / 2 ** zones <= 2.5)
 }
 
+/** The proof of a panel with hot-water priority, whole, with its trials and its pumps against shut valves; warm, best of three. */
+function proof(zones: number) {
+  const job = sampleJob({ scheme: 's5a', zones, panel: 'panel/zone-valve-6', hotWater: true, priority: true })
+  const once = () => {
+    const from = performance.now()
+    const work = prove(job)
+    let looks = 0
+    let calls = 0
+    for (let next = work.next(); ; next = work.next()) {
+      if (next.done) return { calls, all: performance.now() - from, looks, ...next.value }
+      looks++
+      if (next.value.done <= 2 ** zones) calls = performance.now() - from
+    }
+  }
+  const runs = Array.from({ length: 5 }, once).slice(2)
+  const best = runs.reduce((a, b) => (b.calls < a.calls ? b : a))
+  if (best.differences.length > 0) throw new Error(best.differences[0]!.says)
+  const goal = zones === 10
+  note(
+    `proof, ${zones} zones, panel, priority: calls`,
+    best.calls,
+    'ms',
+    goal ? 'under 150' : '',
+    goal ? best.calls < 150 : null,
+  )
+  note(`proof, ${zones} zones: all trials, ${best.looks} looks up`, best.all, 'ms')
+  note(`proof, ${zones} zones: solves per combination`, best.solves / best.rows.length, '')
+}
+
 zoneCycle()
+for (const zones of [6, 10, 12]) proof(zones)
 allCombinations(6)
 allCombinations(10)
 await againstNgspice(6)

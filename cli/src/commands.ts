@@ -4,10 +4,15 @@ import {
   findingsOf,
   fitOf,
   fittingSchemes,
+  fixOf,
+  fixOfDifference,
   type Job,
   loopsOf,
+  MOST_PROVEN,
+  pathOf,
   pointInWords,
   probe,
+  proven,
   read,
   type Scheme,
   schemeCalled,
@@ -76,8 +81,24 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
   async check(args) {
     const { job } = await onTheBench(args)
     const findings = findingsOf(job)
-    for (const finding of findings) print(finding)
+    for (const finding of findings) {
+      const fix = finding.severity === 'tidy' ? undefined : fixOf(job, finding)
+      print({ ...finding, ...(fix ? { fix: fix.says } : {}) })
+    }
     return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async prove(args) {
+    const { job } = await onTheBench(args)
+    const count = Object.keys(job.zones).length
+    if (count > MOST_PROVEN) throw new Refused(`${count} zones are more than the ${MOST_PROVEN} that can be proven.`)
+    const { differences, rows, deadEnds } = proven(job)
+    for (const difference of differences) {
+      const fix = fixOfDifference(job, difference)
+      print({ ...difference, path: pathOf(job, difference), ...(fix ? { fix: fix.says } : {}) })
+    }
+    print({ combinations: rows.length, differences: differences.length, deadEnds })
+    return differences.length > 0 ? 1 : 0
   },
 
   async scheme(args) {

@@ -83,6 +83,38 @@ it('wires a survey, and runs a job through a script', async () => {
   )
 })
 
+it('proves a job, and names what differs with its path and what puts it right', async () => {
+  const clean = await lantern('prove', file)
+  expect([clean.code, JSON.parse(clean.out)]).toEqual([
+    0,
+    expect.objectContaining({ combinations: 32, differences: 0 }),
+  ])
+  const job = demoJobs['quay-terrace']!()
+  job.wires.extra = {
+    from: { part: 'V1', terminal: 'out' },
+    to: { part: 'P4', terminal: 'l' },
+    colour: 'grey',
+    size: 1.5,
+    length: 1,
+    label: 'extra',
+  }
+  writeFileSync(join(folder, 'backfed.json'), JSON.stringify(job))
+  const { code, out } = await lantern('prove', join(folder, 'backfed.json'))
+  const [first] = out
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line))
+  expect([code, first.says, first.fix]).toEqual([
+    1,
+    'Pump, Studio floor runs while Reception calls.',
+    'Take wire extra off',
+  ])
+  expect(first.path).toContainEqual({ wire: 'extra' })
+  const checked = await lantern('check', join(folder, 'backfed.json'))
+  expect(checked.code).toBe(1)
+  expect(checked.out).toContain('back-feed')
+})
+
 it.each([
   ['a way that does not fit', ['scheme', file, '--way', 's9'], 'does not fit'],
   ['a script that is none', ['run', file, '--script', join(folder, 'list.json')], 'A script is'],

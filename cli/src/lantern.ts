@@ -6,6 +6,7 @@ const USAGE = `lantern COMMAND JOB.json [options]
   settle   the state of every part once everything has come to rest
   verdict  the sentence, how each zone stands, and what the transformers carry
   check    findings, one a line; exit 1 where any is above tidy
+  prove    every combination of calls against the intent; differences, one a line; exit 1 where there is any
   spice    the circuit as a SPICE netlist
   scheme   the job wired from its survey: the first way that fits, or --way ID
   run      what happens over time: --script EVENTS.json; one happening a line

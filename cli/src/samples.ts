@@ -13,6 +13,7 @@ export interface Sample {
   readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
   readonly schools?: Record<string, string>
   readonly hotWater?: boolean
+  readonly priority?: boolean
   /** Every how many zones the thermostat is powered, the valve has two leads, or hangs away; 0 for none. */
   readonly powered?: number
   readonly twoLead?: number
@@ -30,6 +31,7 @@ export function sampleJob(sample: Sample): Job {
   job.survey.boiler.kind = sample.boiler ?? 'boiler/dry-call'
   if (sample.panel) job.survey.panel = sample.panel
   if (sample.programmer) job.survey.programmer = true
+  job.survey.priority = sample.priority === true
   if (sample.pumpPanel) job.survey.pumpPanel = true
   if (sample.schools) job.schools = sample.schools
   for (let n = 1; n <= zones; n++)

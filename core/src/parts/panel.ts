@@ -64,6 +64,11 @@ const zoneValvePanel = (zones: number) => {
     state[`proven${n}`] = false
     state[`call${n}`] = false
   }
+  // Names are made once: a panel is asked at every step of every combination.
+  const lamps = numbers.flatMap((n) => [
+    { state: `call${n}`, sense: `callSense${n}` },
+    { state: `proven${n}`, sense: `proofSense${n}` },
+  ])
   const anyProven = (s: State) => numbers.some((n) => s[`proven${n}`] === true)
   const lastCalls = (s: State) => s[`call${zones}`] === true
   return part({
@@ -109,13 +114,14 @@ const zoneValvePanel = (zones: number) => {
         const change: State = {}
         const held = feel.over('priorityIn') >= MADE * f.ratedVolts
         if (held !== s.held) change.held = held
-        for (const n of numbers) {
-          const call = feel.over(`callSense${n}`) >= MADE * f.ratedVolts
-          const proven = feel.over(`proofSense${n}`) >= MADE * f.ratedVolts
-          if (call !== s[`call${n}`]) change[`call${n}`] = call
-          if (proven !== s[`proven${n}`]) change[`proven${n}`] = proven
+        let changed = held !== s.held
+        for (const { state, sense } of lamps) {
+          const made = feel.over(sense) >= MADE * f.ratedVolts
+          if (made === s[state]) continue
+          change[state] = made
+          changed = true
         }
-        return Object.keys(change).length > 0 ? change : undefined
+        return changed ? change : undefined
       },
     },
     tells: numbers.flatMap((n) => [

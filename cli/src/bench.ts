@@ -1,4 +1,4 @@
-import { type Circuit, prove, proven, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import { type Circuit, prove, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
 import { highPrecision } from './high-precision.ts'
 import { ngspiceSays } from './ngspice.ts'
 import { sampleJob } from './samples.ts'

@@ -1,5 +1,5 @@
 export { type Fix, fixOf } from './checks/fix.ts'
-export { type Finding, findingsOf, rules, type Severity, type Spot } from './checks/index.ts'
+export { type Finding, findingsOf, openFindings, rules, type Severity, type Spot } from './checks/index.ts'
 export { Circuit } from './circuit/circuit.ts'
 export { type Branch, figuresOf, type InstalledPart, type Netlist, netlistOf, terminalName } from './circuit/netlist.ts'
 export { writeOwnKind } from './formats/own-kind.ts'

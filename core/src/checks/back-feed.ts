@@ -1,5 +1,6 @@
 import { labelOf } from '../loops/words.ts'
 import { intentOf, servesNow } from '../prove/intent.ts'
+import { wayOf } from '../prove/way.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const backFeed: Rule = {
@@ -21,9 +22,19 @@ export const backFeed: Rule = {
       const zone = job.zones[id]!
       for (const pump of standing.pumps) {
         if (none.pumps.has(pump) || servesNow(intent, pump, new Set([id]))) continue
+        // The conductors it takes now and not when its own zone calls are the way back.
+        const [owner] = intent.pumps.get(pump)?.zones ?? []
+        const usual = new Set(owner ? wayOf(job, [owner], pump).flatMap(({ wire }) => wire ?? []) : [])
+        const back = [...new Set(wayOf(job, [id], pump).flatMap(({ wire }) => wire ?? []))].filter(
+          (wire) => !usual.has(wire),
+        )
         found.push({
           severity: 'fails',
-          at: [{ part: pump }, ...(zone.valve ? [{ part: zone.valve }] : [])],
+          at: [
+            { part: pump },
+            ...back.reverse().map((wire) => ({ wire })),
+            ...(zone.valve ? [{ part: zone.valve }] : []),
+          ],
           says: `${zone.name} alone also runs ${labelOf(job, pump)}.`,
           why: 'It is fed backwards, through switch outputs that are joined where they should not be.',
           remedy: 'Keep its live apart from the other zones’ switch outputs: by a relay, or on its own call line.',

@@ -119,3 +119,7 @@ const idOf = (rule: string, at: Finding['at']) =>
     .slice(0, 3)
     .map(({ part, terminal, wire, cable }) => [part, terminal, wire, cable].filter(Boolean).join('.'))
     .join('+')}`.slice(0, 300)
+
+/** Findings that ask for something: more than notes, and not accepted. */
+export const openFindings = (job: Job, findings: readonly Finding[]): Finding[] =>
+  findings.filter(({ id, severity }) => severity !== 'tidy' && !job.accepted?.[id])

@@ -240,7 +240,11 @@ class ProofBench {
 
   /** What differs, each with the fewest calls that show it; plain calls before the other trials. */
   differences(): Difference[] {
-    return [...this.#noted.values()]
+    const all = [...this.#noted.values()]
+    // What the calls alone show already is not said again for the other trials.
+    const plain = new Set(all.filter(({ trial }) => trial === 'calls').map(({ part, should }) => `${part}:${should}`))
+    return all
+      .filter(({ trial, part, should }) => trial === 'calls' || !plain.has(`${part}:${should}`))
       .sort((a, b) => Number(b.trial === 'calls') - Number(a.trial === 'calls') || ones(a.asking) - ones(b.asking))
       .map(({ asking, ...rest }) => ({
         ...rest,

@@ -1,4 +1,4 @@
-import type { Job } from '@civil-lantern/core'
+import { type Job, openFindings } from '@civil-lantern/core'
 import type { Snapshot } from '../workers/bench.worker.ts'
 
 export type StageId = 'survey' | 'scheme' | 'load' | 'hookup' | 'prove' | 'find' | 'log'
@@ -31,7 +31,7 @@ export const stages: readonly Stage[] = [
     name: 'Scheme',
     standing: (job, snapshot) => ({
       lit: Object.keys(job.parts).length > 0,
-      count: snapshot?.findings.length ?? 0,
+      count: openFindings(job, snapshot?.findings ?? []).length,
     }),
   },
   {

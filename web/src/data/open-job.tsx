@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { createContext, type ReactNode, useContext, useEffect, useState, useSyncExternalStore } from 'react'
 import { toast } from 'sonner'
 import { BenchClient, type BenchState } from '../workers/bench-client.ts'
+import { JudgeClient, type JudgeState } from '../workers/judge-client.ts'
 import type { StoredEntry } from './api.ts'
 import { EntryQueue } from './entry-queue.ts'
 import { JobSession, type SessionState } from './job-session.ts'
@@ -11,6 +12,7 @@ interface OpenJob {
   readonly session: JobSession
   readonly bench: BenchClient
   readonly entries: EntryQueue
+  readonly judge: JudgeClient
 }
 
 const Context = createContext<OpenJob | undefined>(undefined)
@@ -56,6 +58,12 @@ export function JobProvider({
     setBench(made)
     return made.close
   }, [id])
+  const [judge, setJudge] = useState<JudgeClient>()
+  useEffect(() => {
+    const made = new JudgeClient()
+    setJudge(made)
+    return made.close
+  }, [])
   const [entries, setEntries] = useState<EntryQueue>()
   useEffect(() => {
     const sent = (all: StoredEntry[]) => queries.setQueryData(['entries', id], all)
@@ -64,9 +72,9 @@ export function JobProvider({
     return made.close
   }, [id, queries])
   if (opening.at === 'failed') return failed(opening.why)
-  if (opening.at === 'opening' || !bench || !entries) return null
+  if (opening.at === 'opening' || !bench || !entries || !judge) return null
   return (
-    <Context value={{ session: opening.session, bench, entries }}>
+    <Context value={{ session: opening.session, bench, entries, judge }}>
       <Bridge session={opening.session} bench={bench} />
       {children}
     </Context>
@@ -104,4 +112,9 @@ export function useBench(): BenchState & { bench: BenchClient } {
 export function useWaitingEntries(): readonly StoredEntry[] {
   const { entries } = useOpenJob()
   return useSyncExternalStore(entries.subscribe, entries.waiting)
+}
+
+export function useJudge(): JudgeState & { judge: JudgeClient } {
+  const { judge } = useOpenJob()
+  return { judge, ...useSyncExternalStore(judge.subscribe, judge.state) }
 }

@@ -80,6 +80,13 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
           ? `. ${light.circuit[0]!.toUpperCase()}${light.circuit.slice(1)}, ${light.lit ? 'lit' : 'dark'}${light.flowing ? `, ${(light.amps * 1000).toFixed(0)} mA` : ''}.`
           : ''}
       </p>
+      {snapshot?.findings
+        .filter(({ at }) => at.some((spot) => spot.wire === id))
+        .map((finding) => (
+          <p key={finding.id} className="rounded-control border border-bad p-3">
+            {finding.says} {finding.remedy}
+          </p>
+        ))}
       {wire.broken ? (
         <Button look="strong" onClick={() => edit(`Mend wire ${wire.label}`, (w) => void delete w.broken)}>
           Mend this wire

@@ -37,7 +37,9 @@ export function Segments<T extends string | number>({
   className?: string
 }) {
   return (
-    <fieldset className={`inline-flex overflow-hidden rounded-control border border-line bg-card ${className}`}>
+    <fieldset
+      className={`inline-flex max-w-full overflow-x-auto overflow-y-hidden rounded-control border border-line bg-card ${className}`}
+    >
       <legend className="sr-only">{label}</legend>
       {options.map((option) => (
         <button
@@ -45,7 +47,7 @@ export function Segments<T extends string | number>({
           type="button"
           aria-pressed={option.value === value}
           onClick={() => onChange(option.value)}
-          className="min-h-11 grow px-3.5 font-semibold aria-pressed:bg-ink aria-pressed:text-paper not-aria-pressed:hover:bg-well"
+          className="min-h-11 grow px-2 font-semibold sm:px-3.5 aria-pressed:bg-ink aria-pressed:text-paper not-aria-pressed:hover:bg-well"
         >
           {option.says}
         </button>

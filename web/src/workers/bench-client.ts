@@ -47,6 +47,7 @@ export class BenchClient {
     this.#job = job
     if (shelf.get(`bench:${this.#id}`) === undefined) this.#settings = asFound(job)
     this.#show(await this.#bench.open(job, this.#settings, this.#instant))
+    if (job === this.#job) this.#show(await this.#bench.check())
   }
 
   /** Moves a switch, a thermostat or a lever by hand. */

@@ -6,14 +6,18 @@ import { SentenceView } from '../../ui/sentence.tsx'
 import { LoopsView } from '../../views/loops/LoopsView.tsx'
 import { RunsView } from '../../views/runs/RunsView.tsx'
 import { Findings } from './Findings.tsx'
+import { MapsView } from './MapsView.tsx'
 import { PlanView } from './PlanView.tsx'
+import { ProofView } from './ProofView.tsx'
 import { Ways } from './Ways.tsx'
 
-type View = 'loops' | 'runs' | 'plan' | 'ways'
+type View = 'loops' | 'runs' | 'plan' | 'proof' | 'dead' | 'ways'
 const views: readonly { value: View; says: string }[] = [
   { value: 'loops', says: 'Loops' },
   { value: 'runs', says: 'Runs' },
   { value: 'plan', says: 'Plan' },
+  { value: 'proof', says: 'Proof' },
+  { value: 'dead', says: 'Dead' },
   { value: 'ways', says: 'Ways' },
 ]
 
@@ -30,7 +34,7 @@ export function SchemeStage() {
   const step = outOfStep(job)
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-3">
-      <div className="sticky top-0 z-10 -mt-1 flex flex-wrap items-start justify-between gap-3 bg-paper pt-1 pb-1">
+      <div className="sticky top-0 z-10 -mt-1 grid grid-cols-[minmax(0,1fr)] gap-2 bg-paper pt-1 pb-1">
         <VerdictLine verdict={snapshot.verdict} />
         {wired && (
           <Segments<View>
@@ -38,7 +42,7 @@ export function SchemeStage() {
             value={view}
             options={views}
             onChange={(next) => void navigate(`/jobs/${session.id}/scheme/${next}`)}
-            className="no-print"
+            className="no-print w-full"
           />
         )}
       </div>
@@ -63,17 +67,19 @@ export function SchemeStage() {
           </Link>
         </p>
       )}
-      <Findings findings={snapshot.findings} />
+      <Findings findings={snapshot.findings} job={job} />
       {view === 'loops' && <LoopsView job={job} snapshot={snapshot} />}
       {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
       {view === 'plan' && <PlanView job={job} />}
+      {view === 'proof' && <ProofView job={job} />}
+      {view === 'dead' && <MapsView job={job} />}
       {view === 'ways' && <Ways />}
     </div>
   )
 }
 
 const VerdictLine = ({ verdict }: { verdict: Verdict }) => (
-  <h1 className="max-w-xl min-w-64 flex-1 text-xl font-bold leading-snug" aria-live="polite" data-tone={verdict.tone}>
+  <h1 className="text-xl font-bold leading-snug" aria-live="polite" data-tone={verdict.tone}>
     <SentenceView sentence={verdict.sentence} />
   </h1>
 )

@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Card } from '../../ui/controls.tsx'
 import type { Snapshot } from '../../workers/bench.worker.ts'
+import { foundOn } from '../found-on.ts'
 import type { Marks } from './StripDrawing.tsx'
 import { StripSet } from './StripSet.tsx'
 
@@ -11,8 +12,12 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const picked = useWorkspace((w) => w.picked)
   const { verdict, loops } = snapshot
   const marks: Marks = useMemo(
-    () => ({ wrong: wrongIn(verdict), picked: picked && ('part' in picked ? picked.part : picked.wire) }),
-    [verdict, picked],
+    () => ({
+      wrong: wrongIn(verdict),
+      picked: picked && ('part' in picked ? picked.part : picked.wire),
+      found: foundOn(job, snapshot.findings),
+    }),
+    [verdict, picked, job, snapshot.findings],
   )
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">

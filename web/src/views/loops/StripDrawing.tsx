@@ -7,6 +7,8 @@ export interface Marks {
   /** Parts and wires the verdict calls wrong. */
   readonly wrong: ReadonlySet<string>
   readonly picked: string | undefined
+  /** Parts and wires that findings stand on. */
+  readonly found: ReadonlySet<string>
 }
 
 export const BOX = 38
@@ -47,6 +49,9 @@ export function StripDrawing({
                 marked={marks.picked === run.wire}
               />
             ))}
+            {stretch.runs.map(
+              (run, i) => marks.found.has(run.wire) && <Flag key={run.wire} x={from + (i + 0.5) * each} y={y + 14} />,
+            )}
             {stretch.runs
               .slice(0, -1)
               .map(
@@ -72,9 +77,27 @@ export function StripDrawing({
           {inside(one)}
         </StationBox>
       ))}
+      {stations.map(
+        ({ station, x, width }) =>
+          marks.found.has(station.part) && (
+            <Flag key={`${station.part}.${station.element}`} x={x + width / 2 - 2} y={y - BOX / 2} />
+          ),
+      )}
     </g>
   )
 }
+
+/** Stands on what a finding is about. */
+const Flag = ({ x, y }: { x: number; y: number }) => (
+  <path
+    d={`M${x} ${y - 9}l9 15h-18z`}
+    fill="var(--bad)"
+    stroke="var(--card)"
+    strokeWidth={1.5}
+    strokeLinejoin="round"
+    data-found=""
+  />
+)
 
 function Volts({ near, far, from, to, y }: { near: number; far: number; from: number; to: number; y: number }) {
   if (to - from < 30) return null

@@ -18,6 +18,7 @@ import { Button } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
 import type { Snapshot } from '../../workers/bench.worker.ts'
 import { COLOURS, hue } from '../colours.ts'
+import { foundOn } from '../found-on.ts'
 import { runsAsCsv } from './csv.ts'
 
 type SortKey = 'number' | 'from' | 'to' | 'colour' | 'length' | 'cable' | 'light'
@@ -51,6 +52,7 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const [sort, setSort] = useState<{ key: SortKey; up: boolean }>({ key: 'number', up: true })
   const rows = useMemo(() => sorted(rowsOf(job, snapshot.wires, filter), sort), [job, snapshot.wires, filter, sort])
   const sizes = conductorSizes(job.practice)
+  const found = useMemo(() => foundOn(job, snapshot.findings), [job, snapshot.findings])
   return (
     <section className="rounded-card border border-line bg-card">
       <div className="flex flex-wrap items-center gap-3 p-3">
@@ -78,7 +80,7 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                   key={says}
                   scope="col"
                   aria-sort={key === sort.key ? (sort.up ? 'ascending' : 'descending') : 'none'}
-                  className="px-1.5 font-semibold first:pl-4"
+                  className="px-1 font-semibold first:pl-4"
                 >
                   {key ? (
                     <button
@@ -112,11 +114,17 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       className="min-h-11 min-w-11 text-left font-mono underline decoration-line underline-offset-4"
                     >
                       {wire.label}
+                      {found.has(id) && (
+                        <span className="text-bad" title="A finding stands on this wire">
+                          {' '}
+                          ▲<span className="sr-only">, a finding stands on it</span>
+                        </span>
+                      )}
                     </button>
                   </td>
-                  <td className="max-w-44 px-1.5">{from}</td>
-                  <td className="max-w-44 px-1.5">{to}</td>
-                  <td className="px-1.5">
+                  <td className="max-w-32 px-1">{from}</td>
+                  <td className="max-w-32 px-1">{to}</td>
+                  <td className="px-1">
                     <span className="flex items-center gap-2">
                       <span
                         aria-hidden
@@ -131,7 +139,7 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       />
                     </span>
                   </td>
-                  <td className="px-1.5">
+                  <td className="px-1">
                     <Cell
                       label={`Size of wire ${wire.label}`}
                       value={sizeInWords(job.practice, wire.size)}
@@ -145,7 +153,7 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       }}
                     />
                   </td>
-                  <td className="px-1.5">
+                  <td className="px-1">
                     <Length
                       label={`Length of wire ${wire.label}, ${lengthUnit(job.practice)}`}
                       shown={lengthInWords(job.practice, wire.length)}
@@ -153,10 +161,10 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                       onChange={(value) => edit('length', (w) => void (w.length = metresFrom(job.practice, value)))}
                     />
                   </td>
-                  <td className="px-1.5 text-soft">
+                  <td className="px-1 text-soft">
                     {wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}
                   </td>
-                  <td className="px-1.5">
+                  <td className="px-1">
                     <label className="grid size-11 place-items-center">
                       <input
                         type="checkbox"

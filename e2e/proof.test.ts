@@ -1,0 +1,106 @@
+import type { Browser } from 'puppeteer-core'
+import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest'
+import { sampleJob } from '../cli/src/samples.ts'
+import { openBrowser, Window } from './browser.ts'
+import { Program } from './program.ts'
+
+/** Rules, proof and dead map as a technician meets them. */
+
+const program = new Program()
+let browser: Browser
+let window: Window
+
+beforeAll(async () => {
+  await program.start()
+  browser = await openBrowser()
+})
+afterAll(async () => {
+  await browser?.close()
+  await program.stop()
+})
+beforeEach(async () => {
+  window = await Window.open(await browser.createBrowserContext())
+})
+afterEach(async () => {
+  expect(window.complaints).toEqual([])
+  await window.page.browserContext().close()
+})
+
+/** The dance school with one zone's switch output joined to another zone's pump. */
+async function backFed(id: string) {
+  const { document } = await program.job('quay-terrace')
+  document.wires.extra = {
+    from: { part: 'V1', terminal: 'out' },
+    to: { part: 'P4', terminal: 'l' },
+    colour: 'grey',
+    size: 1.5,
+    length: 1,
+    label: 'x1',
+  }
+  await program.put(id, document)
+  return `${program.url}/jobs/${id}/scheme`
+}
+
+const text = (selector: string) => window.page.$eval(selector, (element) => element.textContent ?? '')
+
+it('a back-feed is in the list, on the wire and in the proof; its fix is applied, and the job is proven', async () => {
+  const url = await backFed('back-fed')
+  await window.goto(`${url}/runs`)
+  await window.sees('Reception alone also runs Pump, Studio floor.')
+  await window.find('button', 'Select wire x1')
+  expect(await text('button[aria-label="Select wire x1"]')).toContain('a finding stands on it')
+  await window.goto(`${url}/proof`)
+  await window.sees('Pump, Studio floor runs while Reception calls.')
+  await window.click('button', 'Show its way in Loops')
+  await window.page.waitForSelector('svg [data-found]')
+  await window.find('switch', 'Reception thermostat')
+  expect(await window.page.$eval('[aria-label="Reception thermostat"]', (e) => e.getAttribute('aria-checked'))).toBe(
+    'true',
+  )
+  await window.click('button', 'Put it right')
+  await window.sees('Take wire x1 off')
+  await window.click('button', 'Proof')
+  await window.sees('Proven in 8 combinations of calls.')
+  await window.saved()
+  expect((await program.job('back-fed')).document.wires.extra).toBeUndefined()
+})
+
+it('a finding is accepted with a reason, which the document keeps and the lamp respects', async () => {
+  const url = await backFed('accepted')
+  await window.goto(`${url}/loops`)
+  await window.sees('One finding in the wiring')
+  await window.click('button', 'Accept with a reason')
+  await window.fill('Why may it stay?', 'Both floors are one zone until spring')
+  await window.click('button', 'Accept')
+  await window.sees('1 accepted')
+  await window.saved()
+  const { document } = await program.job('accepted')
+  expect(Object.values(document.accepted ?? {})[0]?.reason).toBe('Both floors are one zone until spring')
+  expect(await window.page.$$('svg [data-found]')).toHaveLength(0)
+})
+
+it('a long proof shows how far it is, is cancelled, and goes on when asked', async () => {
+  await program.put(
+    'twelve',
+    sampleJob({ scheme: 's5a', zones: 12, panel: 'panel/zone-valve-6', hotWater: true, priority: true }),
+  )
+  await window.goto(`${program.url}/jobs/twelve/scheme/proof`)
+  const from = performance.now()
+  await window.page.waitForSelector('[role="progressbar"]')
+  await window.click('button', 'Cancel')
+  await window.sees('The proof was cancelled.')
+  await window.click('button', 'Start it again')
+  await window.page.waitForFunction(() => document.body.textContent?.includes('Proven in 4096 combinations'), {
+    timeout: 60_000,
+  })
+  process.stdout.write(`proof of 12 zones in the browser, cancelled once: ${Math.round(performance.now() - from)} ms\n`)
+  await window.sees('unless Zone 12 calls')
+})
+
+it('the dead map of a 230 V job: two terminals bite before the isolator, and more when it stays closed', async () => {
+  await window.goto(`${program.url}/jobs/lowther-street/scheme/dead`)
+  await window.sees('2 terminals can still bite.')
+  await window.sees('Fused isolator L in')
+  await window.click('checkbox', 'Fused isolator')
+  await window.sees('while Heating calls')
+})

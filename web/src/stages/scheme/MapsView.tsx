@@ -1,0 +1,118 @@
+import { guardsOf, type Job, kindOf, type LiveTerminal, labelOf, Simulation } from '@civil-lantern/core'
+import { useEffect, useMemo, useState } from 'react'
+import { useJudge } from '../../data/open-job.tsx'
+import { useWorkspace } from '../../data/workspace.ts'
+import { Button, Card } from '../../ui/controls.tsx'
+import { download } from '../../ui/download.ts'
+import { Tick } from '../../ui/fields.tsx'
+import { Working } from './Working.tsx'
+
+/** Which terminals can still bite, with the switches open that somebody means to open, whoever calls. */
+export function MapsView({ job }: { job: Job }) {
+  const { judge, dead } = useJudge()
+  const guards = useMemo(() => guardsOf(job, new Simulation(job)), [job])
+  const isolator = guards.find((id) => kindOf(job.parts[id]!)?.class === 'switch')
+  const [opened, setOpened] = useState<readonly string[]>(isolator ? [isolator] : [])
+  const open = opened.filter((id) => guards.includes(id))
+  const asked = open.join(' ')
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the list is told by its words
+  useEffect(() => {
+    if (dead.at !== 'cancelled') judge.lookForLive(job, open)
+  }, [judge, job, asked, dead.at])
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <Card title="Open these" aside="everything else stays as it is">
+        <div className="flex flex-wrap gap-x-6 px-4 py-2">
+          {guards.map((id) => (
+            <Tick
+              key={id}
+              label={labelOf(job, id)}
+              checked={open.includes(id)}
+              onChange={(on) => setOpened(on ? [...open, id] : open.filter((one) => one !== id))}
+            />
+          ))}
+        </div>
+      </Card>
+      <Working what="The dead map" state={dead} cancel={() => judge.cancel('dead')} again={() => judge.again('dead')} />
+      {dead.at === 'done' && <Bites found={dead.result} job={job} open={open} />}
+    </div>
+  )
+}
+
+function Bites({ found, job, open }: { found: readonly LiveTerminal[]; job: Job; open: readonly string[] }) {
+  const pick = useWorkspace((w) => w.pick)
+  const line = found.filter((one) => one.line).length
+  const title =
+    found.length === 0
+      ? 'Everything is dead.'
+      : `${found.length} ${found.length === 1 ? 'terminal' : 'terminals'} can still bite${line > 0 && line < found.length ? `, ${line} at line voltage` : ''}.`
+  return (
+    <Card
+      title={title}
+      aside={
+        found.length > 0 && (
+          <span className="flex gap-2">
+            <Button look="quiet" onClick={() => download(`${job.title}, dead map.csv`, asCsv(found), 'text/csv')}>
+              CSV
+            </Button>
+            <Button look="quiet" onClick={() => window.print()}>
+              Print
+            </Button>
+          </span>
+        )
+      }
+    >
+      <p className="px-4 pt-1 text-soft">
+        By this record, with {open.length === 0 ? 'nothing' : open.map((id) => labelOf(job, id)).join(', ')} open and
+        any thermostats calling. It proves nothing dead: isolate, lock off, prove your tester, prove dead, prove your
+        tester again.
+      </p>
+      {found.length > 0 && (
+        <table className="mx-4 my-2 w-[calc(100%-2rem)] text-[15px]">
+          <thead>
+            <tr className="text-left text-soft">
+              <th scope="col" className="font-semibold">
+                Terminal
+              </th>
+              <th scope="col" className="font-semibold">
+                Place
+              </th>
+              <th scope="col" className="text-right font-semibold">
+                Volts
+              </th>
+              <th scope="col" className="pl-4 font-semibold">
+                From, when
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {found.map(({ part, terminal, says, place, volts, from, when, line: bites }) => (
+              <tr key={`${part}.${terminal}`} className="border-line border-t align-top">
+                <th scope="row" className="py-0.5 pr-3 text-left">
+                  <button
+                    type="button"
+                    onClick={() => pick({ part })}
+                    className={`min-h-9 text-left font-semibold ${bites ? 'text-bad' : ''}`}
+                  >
+                    {says}
+                  </button>
+                </th>
+                <td className="py-1.5 pr-3">{place}</td>
+                <td className="py-1.5 text-right font-mono">{volts.toFixed(0)}</td>
+                <td className="py-1.5 pl-4">
+                  {from}, {when}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Card>
+  )
+}
+
+function asCsv(found: readonly LiveTerminal[]): string {
+  const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
+  const lines = found.map(({ says, place, volts, from, when }) => [says, place, volts.toFixed(1), from, when])
+  return `${[['terminal', 'place', 'volts', 'from', 'when'], ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
+}

@@ -1,0 +1,137 @@
+import type { Difference, Edit, Finding, Job, LiveTerminal, Progress, Proof, Spot } from '@civil-lantern/core'
+import { proxy, type Remote, wrap } from 'comlink'
+import type { JudgeApi } from './judge.worker.ts'
+
+export type Judged<T> =
+  | { readonly at: 'idle' }
+  | { readonly at: 'working'; readonly progress: Progress | undefined }
+  | { readonly at: 'done'; readonly result: T }
+  | { readonly at: 'cancelled' }
+  | { readonly at: 'failed'; readonly why: string }
+
+export interface JudgeState {
+  readonly proof: Judged<Proof>
+  readonly dead: Judged<readonly LiveTerminal[]>
+}
+
+/** What of a job can change a proof: names, notes and places cannot. */
+function electrical({ parts, wires, cables, zones, intent, practice }: Job): string {
+  return JSON.stringify([
+    practice,
+    Object.entries(parts).map(([id, { kind, figures, faults }]) => [id, kind, figures, faults]),
+    Object.entries(wires).map(([id, { from, to, size, length, cable }]) => [id, from, to, size, length, cable]),
+    Object.entries(cables).map(([id, { length }]) => [id, length]),
+    Object.entries(zones).map(([id, zone]) => [
+      id,
+      zone.number,
+      zone.thermostat,
+      zone.valve,
+      zone.relay,
+      zone.pump,
+      zone.hotWater,
+      zone.output,
+    ]),
+    intent,
+  ])
+}
+
+/** The page's side of long judgements: each runs in a worker of its own, which can be ended at any time. */
+export class JudgeClient {
+  readonly #listeners = new Set<() => void>()
+  readonly #workers = new Map<string, Worker>()
+  #state: JudgeState = { proof: { at: 'idle' }, dead: { at: 'idle' } }
+  #proven = ''
+  #deadFor = ''
+  #helper: Remote<JudgeApi> | undefined
+
+  readonly subscribe = (listener: () => void) => {
+    this.#listeners.add(listener)
+    return () => this.#listeners.delete(listener)
+  }
+
+  readonly state = () => this.#state
+
+  /** Proves a job, unless what it was proven for is electrically the same. */
+  readonly prove = (job: Job) => {
+    const key = electrical(job)
+    if (key === this.#proven && this.#state.proof.at !== 'idle') return
+    this.#proven = key
+    void this.#run('proof', (judge, told) => judge.prove(job, told))
+  }
+
+  /** Finds what can still bite with these switches open. */
+  readonly lookForLive = (job: Job, open: readonly string[]) => {
+    const key = `${electrical(job)} ${open.join(' ')}`
+    if (key === this.#deadFor && this.#state.dead.at !== 'idle') return
+    this.#deadFor = key
+    void this.#run('dead', (judge, told) => judge.dead(job, open, told))
+  }
+
+  readonly cancel = (what: 'proof' | 'dead') => {
+    this.#end(what)
+    this.#set(what, { at: 'cancelled' })
+  }
+
+  /** Begins again where it was cancelled. */
+  readonly again = (what: 'proof' | 'dead') => {
+    if (what === 'proof') this.#proven = ''
+    else this.#deadFor = ''
+    this.#set(what, { at: 'idle' })
+  }
+
+  readonly fix = (job: Job, finding: Finding): Promise<Edit | undefined> => this.#help().fix(job, finding)
+
+  readonly explain = (job: Job, difference: Difference): Promise<{ path: Spot[]; fix: Edit | undefined }> =>
+    this.#help().explain(job, difference)
+
+  readonly close = () => {
+    for (const what of [...this.#workers.keys()]) this.#end(what)
+  }
+
+  #help(): Remote<JudgeApi> {
+    this.#helper ??= this.#start('helper')
+    return this.#helper
+  }
+
+  async #run<K extends keyof JudgeState>(
+    what: K,
+    work: (judge: Remote<JudgeApi>, told: (progress: Progress) => void) => Promise<unknown>,
+  ) {
+    this.#end(what)
+    this.#set(what, { at: 'working', progress: undefined })
+    const judge = this.#start(what)
+    const mine = this.#workers.get(what)
+    const current = () => this.#workers.get(what) === mine
+    try {
+      const result = await work(
+        judge,
+        proxy((progress: Progress) => {
+          if (current()) this.#set(what, { at: 'working', progress })
+        }),
+      )
+      if (!current()) return
+      this.#end(what)
+      this.#set(what, { at: 'done', result })
+    } catch (error) {
+      if (!current()) return
+      this.#end(what)
+      this.#set(what, { at: 'failed', why: error instanceof Error ? error.message : String(error) })
+    }
+  }
+
+  #start(what: string): Remote<JudgeApi> {
+    const worker = new Worker(new URL('./judge.worker.ts', import.meta.url), { type: 'module' })
+    this.#workers.set(what, worker)
+    return wrap<JudgeApi>(worker)
+  }
+
+  #end(what: string) {
+    this.#workers.get(what)?.terminate()
+    this.#workers.delete(what)
+  }
+
+  #set(what: keyof JudgeState, value: JudgeState[keyof JudgeState] | { at: 'done'; result: unknown }) {
+    this.#state = { ...this.#state, [what]: value }
+    for (const listener of this.#listeners) listener()
+  }
+}

@@ -13,6 +13,19 @@ await program.startController()
 await program.start()
 const browser = await openBrowser()
 
+// The dance school as somebody left it: one zone's switch output on another zone's pump.
+const { document: backFed } = await program.job('quay-terrace')
+backFed.title = 'Quay Terrace, as found'
+backFed.wires.extra = {
+  from: { part: 'V1', terminal: 'out' },
+  to: { part: 'P4', terminal: 'l' },
+  colour: 'grey',
+  size: 1.5,
+  length: 1,
+  label: 'x1',
+}
+await program.put('back-fed', backFed)
+
 interface Shot extends Setting {
   readonly name: string
   readonly path: string
@@ -43,6 +56,22 @@ const shots: readonly Shot[] = [
   { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
   { name: 'loops-panel', path: '/jobs/sable-row/scheme/loops' },
   { name: 'ways', path: '/jobs/kestrel-point/scheme/ways' },
+  { name: 'proof', path: '/jobs/sable-row/scheme/proof', prepare: (window) => window.sees('Proven in') },
+  {
+    name: 'dead-map',
+    path: '/jobs/lowther-street/scheme/dead',
+    async prepare(window) {
+      await window.sees('can still bite')
+      await window.click('checkbox', 'Fused isolator')
+      await window.sees('while Heating calls')
+    },
+  },
+  {
+    name: 'findings',
+    path: '/jobs/back-fed/scheme/loops',
+    theme: 'basement',
+    prepare: (window) => window.sees('One finding'),
+  },
   { name: 'plan', path: '/jobs/lowther-street/scheme/plan' },
   {
     name: 'controller',

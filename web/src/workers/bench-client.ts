@@ -1,4 +1,4 @@
-import { askingOf, type Job, type MeterMode, type StateValue } from '@civil-lantern/core'
+import { askingOf, type Job, type LiveTerminal, type MeterMode, type StateValue } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { shelf } from '../data/shelf.ts'
 import type { BenchApi, PanelReading, Snapshot } from './bench.worker.ts'
@@ -69,6 +69,8 @@ export class BenchClient {
     this.#bench.read(mode, from, to)
 
   readonly clamp = (wire: string, turns: number): Promise<PanelReading | string> => this.#bench.clamp(wire, turns)
+
+  readonly live = (): Promise<LiveTerminal[]> => this.#bench.live()
 
   readonly close = () => {
     this.#closed = true

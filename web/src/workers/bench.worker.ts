@@ -6,7 +6,9 @@ import {
   feedAt,
   findingsOf,
   type Job,
+  type LiveTerminal,
   litWires,
+  liveTerminals,
   loopsOf,
   type MeterMode,
   type MeterReading,
@@ -100,6 +102,12 @@ class Bench {
       inWords: stateInWords(simulation, job),
       happenings: simulation.trace.slice(-40),
     }
+  }
+
+  /** Every terminal at potential at this moment. */
+  live(): LiveTerminal[] {
+    const { simulation, job } = this.#loaded()
+    return liveTerminals(simulation, job)
   }
 
   read(mode: Exclude<MeterMode, 'amps'>, from: string, to: string): PanelReading | string {

@@ -1,14 +1,60 @@
 import { guardsOf, type Job, kindOf, type LiveTerminal, labelOf, Simulation } from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
-import { useJudge } from '../../data/open-job.tsx'
+import { useBench, useJudge } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
-import { Button, Card } from '../../ui/controls.tsx'
+import { Button, Card, Segments } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
 import { Tick } from '../../ui/fields.tsx'
 import { Working } from './Working.tsx'
 
-/** Which terminals can still bite, with the switches open that somebody means to open, whoever calls. */
+type Which = 'dead' | 'live'
+
+/** Which terminals are at potential: with switches open, whoever calls; or now, with who is calling. */
 export function MapsView({ job }: { job: Job }) {
+  const [which, setWhich] = useState<Which>('dead')
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <Segments<Which>
+        label="Which map"
+        value={which}
+        options={[
+          { value: 'dead', says: 'What still bites' },
+          { value: 'live', says: 'Live now' },
+        ]}
+        onChange={setWhich}
+        className="no-print justify-self-start"
+      />
+      {which === 'dead' ? <DeadMap job={job} /> : <LiveMap job={job} />}
+    </div>
+  )
+}
+
+/** Every terminal at potential as the bench stands: it follows the thermostats in the left rail. */
+function LiveMap({ job }: { job: Job }) {
+  const { bench, snapshot } = useBench()
+  const [found, setFound] = useState<readonly LiveTerminal[]>([])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: every look at the bench may have changed it
+  useEffect(() => {
+    let wanted = true
+    void bench.live().then((live) => wanted && setFound(live))
+    return () => {
+      wanted = false
+    }
+  }, [bench, snapshot])
+  const [first] = snapshot?.inWords ?? []
+  return (
+    <Found
+      title={`${found.length} terminals are live.`}
+      says={`${first ?? 'Nobody calls'}. Call zones in the left rail, and the map follows.`}
+      name="live map"
+      found={found}
+      job={job}
+    />
+  )
+}
+
+/** Which terminals can still bite, with the switches open that somebody means to open, whoever calls. */
+function DeadMap({ job }: { job: Job }) {
   const { judge, dead } = useJudge()
   const guards = useMemo(() => guardsOf(job, new Simulation(job)), [job])
   const isolator = guards.find((id) => kindOf(job.parts[id]!)?.class === 'switch')
@@ -19,8 +65,10 @@ export function MapsView({ job }: { job: Job }) {
   useEffect(() => {
     if (dead.at !== 'cancelled') judge.lookForLive(job, open)
   }, [judge, job, asked, dead.at])
+  const found = dead.at === 'done' ? dead.result : []
+  const line = found.filter((one) => one.line).length
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+    <>
       <Card title="Open these" aside="everything else stays as it is">
         <div className="flex flex-wrap gap-x-6 px-4 py-2">
           {guards.map((id) => (
@@ -34,25 +82,44 @@ export function MapsView({ job }: { job: Job }) {
         </div>
       </Card>
       <Working what="The dead map" state={dead} cancel={() => judge.cancel('dead')} again={() => judge.again('dead')} />
-      {dead.at === 'done' && <Bites found={dead.result} job={job} open={open} />}
-    </div>
+      {dead.at === 'done' && (
+        <Found
+          title={
+            found.length === 0
+              ? 'Everything is dead.'
+              : `${found.length} ${found.length === 1 ? 'terminal' : 'terminals'} can still bite${line > 0 && line < found.length ? `, ${line} at line voltage` : ''}.`
+          }
+          says={`By this record, with ${open.length === 0 ? 'nothing' : open.map((id) => labelOf(job, id)).join(', ')} open and any thermostats calling. It proves nothing dead: isolate, lock off, prove your tester, prove dead, prove your tester again.`}
+          name="dead map"
+          found={found}
+          job={job}
+        />
+      )}
+    </>
   )
 }
 
-function Bites({ found, job, open }: { found: readonly LiveTerminal[]; job: Job; open: readonly string[] }) {
+function Found({
+  title,
+  says,
+  name,
+  found,
+  job,
+}: {
+  title: string
+  says: string
+  name: string
+  found: readonly LiveTerminal[]
+  job: Job
+}) {
   const pick = useWorkspace((w) => w.pick)
-  const line = found.filter((one) => one.line).length
-  const title =
-    found.length === 0
-      ? 'Everything is dead.'
-      : `${found.length} ${found.length === 1 ? 'terminal' : 'terminals'} can still bite${line > 0 && line < found.length ? `, ${line} at line voltage` : ''}.`
   return (
     <Card
       title={title}
       aside={
         found.length > 0 && (
-          <span className="flex gap-2">
-            <Button look="quiet" onClick={() => download(`${job.title}, dead map.csv`, asCsv(found), 'text/csv')}>
+          <span className="no-print flex gap-2">
+            <Button look="quiet" onClick={() => download(`${job.title}, ${name}.csv`, asCsv(found), 'text/csv')}>
               CSV
             </Button>
             <Button look="quiet" onClick={() => window.print()}>
@@ -62,11 +129,7 @@ function Bites({ found, job, open }: { found: readonly LiveTerminal[]; job: Job;
         )
       }
     >
-      <p className="px-4 pt-1 text-soft">
-        By this record, with {open.length === 0 ? 'nothing' : open.map((id) => labelOf(job, id)).join(', ')} open and
-        any thermostats calling. It proves nothing dead: isolate, lock off, prove your tester, prove dead, prove your
-        tester again.
-      </p>
+      <p className="px-4 pt-1 text-soft">{says}</p>
       {found.length > 0 && (
         <table className="mx-4 my-2 w-[calc(100%-2rem)] text-[15px]">
           <thead>

@@ -114,6 +114,13 @@ export const Part = Type.Object(
     kind: Type.String({ maxLength: 60 }),
     label: Name,
     place: Id,
+    /** Where it was hung by hand on the wall view, in the wall's own units; left out where the wall arranges it. */
+    at: Type.Optional(
+      Type.Object(
+        { x: Type.Number({ minimum: -20000, maximum: 20000 }), y: Type.Number({ minimum: -20000, maximum: 20000 }) },
+        closed,
+      ),
+    ),
     /** Nameplate or measured figures that differ from the kind's typical ones. */
     figures: Type.Optional(Type.Record(FigureName, Type.Number(), closed)),
     /** What is printed at a terminal where it differs from the kind's usual marking. */

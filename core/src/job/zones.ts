@@ -1,13 +1,8 @@
 import { zonesInOrder } from './blank.ts'
+import { freshId } from './fresh-id.ts'
 import type { Job } from './schema.ts'
 
 export const MOST_ZONES = 12
-
-const freshId = (taken: object, stem: string) => {
-  let n = 1
-  while (Object.hasOwn(taken, `${stem}${n}`)) n++
-  return `${stem}${n}`
-}
 
 /** Adds a zone with the usual kinds, at the place of the zone before it. Changes the draft; returns the zone's id. */
 export function addZone(draft: Job): string {

@@ -123,6 +123,7 @@ export function rewired(job: Job, scheme: Scheme): Rewiring {
 
 const fieldWords: Readonly<Record<string, string>> = {
   label: 'name',
+  at: 'where it hangs',
   leadColours: 'lead colours',
   broken: 'break',
   from: 'where it starts',

@@ -2,7 +2,20 @@
 const room = (name) => `^core/src/${name}/`
 const not = (from, to, comment) => ({ name: `${from.name}`, comment, severity: 'error', from: { path: from.path }, to })
 
-const later = ['find', 'prove', 'hookup', 'hands', 'plan', 'rungs', 'load', 'checks', 'loops', 'schemes', 'formats', 'demo']
+const later = [
+  'find',
+  'prove',
+  'hookup',
+  'hands',
+  'plan',
+  'rungs',
+  'load',
+  'checks',
+  'loops',
+  'schemes',
+  'formats',
+  'demo',
+]
 const order = [['job'], ['parts'], ['circuit'], ['motion', 'meter'], later]
 
 module.exports = {

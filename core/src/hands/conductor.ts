@@ -36,7 +36,11 @@ export function conductorBetween(job: Job, from: End, to: End): Result<Wire> {
   if (twin) {
     const [here, there] = [from, to].map(({ part, terminal }) => terminalInWords(job, part, terminal))
     return fail(
-      refusal(from, `Wire ${twin.label} already joins ${here} and ${there}.`, 'Choose another terminal for the far end.'),
+      refusal(
+        from,
+        `Wire ${twin.label} already joins ${here} and ${there}.`,
+        'Choose another terminal for the far end.',
+      ),
     )
   }
   const run = coreFor(job, from, to)
@@ -102,7 +106,9 @@ function coreFor(job: Job, from: End, to: End) {
     const wires = Object.values(job.wires).filter((wire) => wire.cable === cable)
     if (wires.length === 0) return 1
     // A cable in use belongs to the part it ends at; the splice at its other end belongs to many.
-    const far = wires.some((wire) => [wire.from, wire.to].some(({ part }) => ends.includes(part) && !isJoint(job, part)))
+    const far = wires.some((wire) =>
+      [wire.from, wire.to].some(({ part }) => ends.includes(part) && !isJoint(job, part)),
+    )
     return far ? 2 : 0
   }
   const best = Object.entries(job.cables)

@@ -1,10 +1,10 @@
 import { type Failure, fail, type Result, succeed } from '../job/failure.ts'
+import { freshId } from '../job/fresh-id.ts'
 import type { End, Job } from '../job/schema.ts'
 import { MOST_ZONES } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { Nets } from '../plan/nets.ts'
 import { nextLabel } from './conductor.ts'
-import { freshId } from '../job/fresh-id.ts'
 
 const refusal = (where: string, says: string, remedy: string): { ok: false; failures: Failure[] } =>
   fail({ code: 'hands/copy-zone', where, says, remedy })
@@ -20,7 +20,11 @@ export function copyZone(job: Job, zoneId: string): Result<{ name: string; recip
   if (Object.keys(job.zones).length >= MOST_ZONES)
     return refusal(zoneId, `A job holds ${MOST_ZONES} zones.`, 'Take a zone out first, or begin a second job.')
   if (zone.output !== undefined)
-    return refusal(zoneId, 'A zone of the controller has an output of its own.', 'Add the zone in Survey and wire again.')
+    return refusal(
+      zoneId,
+      'A zone of the controller has an output of its own.',
+      'Add the zone in Survey and wire again.',
+    )
   const own = ownParts(job, zoneId)
   if (own.size === 0) return refusal(zoneId, 'Nothing hangs for this zone yet.', 'Wire the job first.')
   const channels = panelChannels(job, own)

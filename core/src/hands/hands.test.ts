@@ -11,7 +11,7 @@ import { spliceInto } from './splice-into.ts'
 
 const wired = (ask: (typeof ways)[number], zones: number): Job => wiredBy({ ...ask, zones })
 const changed = (job: Job, recipe: (draft: Job) => void): Job => {
-  const draft = structuredClone(job)
+  const draft: Job = JSON.parse(JSON.stringify(job))
   recipe(draft)
   return draft
 }

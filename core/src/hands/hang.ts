@@ -1,7 +1,7 @@
+import { freshId } from '../job/fresh-id.ts'
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import type { PartClass } from '../parts/kind.ts'
-import { freshId } from '../job/fresh-id.ts'
 
 /** Id stems by what a part is. */
 const STEMS: Readonly<Record<PartClass, string>> = {

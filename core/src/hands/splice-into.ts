@@ -1,7 +1,7 @@
+import { freshId } from '../job/fresh-id.ts'
 import type { Job } from '../job/schema.ts'
 import { schoolOf } from '../schemes/schools.ts'
 import { nextLabel } from './conductor.ts'
-import { freshId } from '../job/fresh-id.ts'
 
 /** A tail at a splice, metres. */
 const TAIL = 0.3

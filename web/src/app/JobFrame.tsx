@@ -58,12 +58,14 @@ function Inside() {
   const stage = location.pathname.split('/')[3]
   const entries = useQuery({ queryKey: ['entries', session.id], queryFn: () => api.entries(session.id) })
   const waiting = useWaitingEntries().length
-  const { sheet, raise, panel, inHand, take } = useWorkspace()
+  const { sheet, raise, panel, inHand, take, wide: widened } = useWorkspace()
   useJobKeys(
     () => setFinding(true),
     () => setKeysShown(true),
   )
   const wide = !atTheCircuit.has(stage ?? '')
+  // The wall may take the whole width; what stood beside it comes up from below, as on a phone.
+  const whole = widened && location.pathname.endsWith('/wall')
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)]">
       <div>
@@ -83,11 +85,11 @@ function Inside() {
         standing={(id) => stageOf(id)!.standing(job, snapshot, (entries.data?.length ?? 0) + waiting)}
       />
       <div
-        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 sm:px-4 pt-2 pb-18 md:pb-4 ${wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}
+        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 sm:px-4 pt-2 pb-18 ${whole ? '' : 'md:pb-4'} ${whole ? '' : wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}
       >
         <aside
           aria-label="Calls"
-          className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-2.5 pt-3 md:block"
+          className={`no-print hidden overflow-y-auto rounded-card border border-line bg-card p-2.5 pt-3 ${whole ? '' : 'md:block'}`}
         >
           <Rail />
         </aside>
@@ -97,26 +99,26 @@ function Inside() {
         {!wide && (
           <aside
             aria-label="Meter and selection"
-            className="no-print hidden overflow-y-auto rounded-card border border-line bg-card p-3.5 lg:block"
+            className={`no-print hidden overflow-y-auto rounded-card border border-line bg-card p-3.5 ${whole ? '' : 'lg:block'}`}
           >
             <Side />
           </aside>
         )}
       </div>
       <div
-        className={`no-print fixed inset-x-0 bottom-0 z-30 grid grid-cols-2 gap-2 border-line border-t bg-card p-2 ${wide ? 'md:hidden' : 'lg:hidden'}`}
+        className={`no-print fixed inset-x-0 bottom-0 z-30 grid grid-cols-2 gap-2 border-line border-t bg-card p-2 ${whole ? '' : wide ? 'md:hidden' : 'lg:hidden'}`}
       >
         <button
           type="button"
           onClick={() => raise('calls')}
-          className="flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold md:hidden"
+          className={`flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold ${whole ? '' : 'md:hidden'}`}
         >
           <PhoneCall aria-hidden size={19} /> Who calls
         </button>
         <button
           type="button"
           onClick={() => raise('meter')}
-          className="flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold md:col-span-2"
+          className={`flex min-h-13 items-center justify-center gap-2 rounded-control bg-well font-semibold ${whole ? '' : 'md:col-span-2'}`}
         >
           <Gauge aria-hidden size={19} /> {panel === 'picked' ? 'Selected' : 'Meter'}
         </button>
@@ -222,7 +224,7 @@ function JobSwitcher() {
 function useJobKeys(find: () => void, help: () => void) {
   const { session, job } = useSession()
   const { bench, snapshot } = useBench()
-  const { take, inHand, pick } = useWorkspace()
+  const { take, inHand, pick, pull } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
   // While a sheet is up, the keys belong to it.
@@ -235,10 +237,12 @@ function useJobKeys(find: () => void, help: () => void) {
   useHotkeys('a', () => take(inHand === 'a' ? undefined : 'a'), mine, [inHand])
   useHotkeys('b', () => take(inHand === 'b' ? undefined : 'b'), mine, [inHand])
   useHotkeys('l', () => void navigate(`/jobs/${session.id}/scheme/loops`), mine)
+  useHotkeys('w', () => void navigate(`/jobs/${session.id}/scheme/wall`), mine)
   useHotkeys('r', () => void navigate(`/jobs/${session.id}/scheme/runs`), mine)
   useHotkeys('t', changeTheme, mine)
   useHotkeys('esc', () => {
     take(undefined)
+    pull(undefined)
     pick(undefined)
   })
   useHotkeys(

@@ -10,6 +10,10 @@ interface Workspace {
   readonly leads: Readonly<Record<LeadName, string | undefined>>
   /** The lead in the user's hand: the next terminal touched gets it. */
   readonly inHand: LeadName | undefined
+  /** The terminal one end of a conductor is on, while its other end is in the user's hand. */
+  readonly pulling: string | undefined
+  /** Is the stage as wide as the window, with the panels beside it put away? */
+  readonly wide: boolean
   readonly mode: MeterMode
   readonly turns: number
   /** The wire the clamp is on. */
@@ -20,6 +24,9 @@ interface Workspace {
   readonly sheet: 'calls' | 'meter' | undefined
   pick(picked: Picked | undefined): void
   take(lead: LeadName | undefined): void
+  /** Takes a conductor in hand at a terminal, or puts it down. */
+  pull(from: string | undefined): void
+  widen(wide: boolean): void
   /** Lands the lead in hand (or the one named) on a terminal or conductor end. */
   land(point: string, lead?: LeadName): void
   setMode(mode: MeterMode): void
@@ -34,6 +41,8 @@ const start = {
   picked: undefined,
   leads: { a: undefined, b: undefined },
   inHand: undefined,
+  pulling: undefined,
+  wide: false,
   mode: 'volts',
   turns: 1,
   clamped: undefined,
@@ -45,7 +54,9 @@ const start = {
 export const useWorkspace = create<Workspace>((set) => ({
   ...start,
   pick: (picked) => set(picked ? { picked, panel: 'picked' } : { picked, panel: 'meter' }),
-  take: (inHand) => set(inHand ? { inHand, panel: 'meter', sheet: undefined } : { inHand }),
+  take: (inHand) => set(inHand ? { inHand, panel: 'meter', sheet: undefined, pulling: undefined } : { inHand }),
+  pull: (pulling) => set(pulling ? { pulling, inHand: undefined, sheet: undefined } : { pulling }),
+  widen: (wide) => set({ wide }),
   land: (point, lead) =>
     set((now) => {
       const which = lead ?? now.inHand

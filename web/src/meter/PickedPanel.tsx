@@ -20,6 +20,8 @@ import { Choice, TextField } from '../ui/fields.tsx'
 import { COLOURS, hue } from '../views/colours.ts'
 import { ControllerPanel } from './ControllerPanel.tsx'
 import { ControlRow } from './ControlRow.tsx'
+import { PartHands } from './PartHands.tsx'
+import { WireHands } from './WireHands.tsx'
 
 /** What is selected: a part with its controls and faults, or a wire with what can happen to it. */
 export function PickedPanel() {
@@ -98,6 +100,7 @@ function PickedWire({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
       )}
       {(['from', 'to'] as const).map(lift)}
       <Button onClick={() => clampOn(id)}>Clamp round it</Button>
+      <WireHands id={id} wire={wire} job={job} />
       <TextField
         label="Label"
         value={wire.label}
@@ -182,6 +185,7 @@ function PickedPart({ id, job }: { id: string; job: Job }) {
         onCommit={(label) => session.edit(`Name ${label}`, (draft) => void (draft.parts[id]!.label = label))}
       />
       <Terminals id={id} job={job} />
+      <PartHands id={id} job={job} />
       {kind.hazards?.map((hazard) => (
         <p key={hazard} className="border-line border-t pt-3 text-soft">
           {hazard}

@@ -1,9 +1,9 @@
-import { type Job, kindOf, labelOf, markingOf, placeOf, pointInWords } from '@civil-lantern/core'
-import { Command } from 'cmdk'
+import { type Job, kindOf, labelOf, placeOf, pointInWords, terminalInWords } from '@civil-lantern/core'
 import { ListTree } from 'lucide-react'
 import { useState } from 'react'
 import { useSession } from '../data/open-job.tsx'
 import { type LeadName, useWorkspace } from '../data/workspace.ts'
+import { SearchList } from '../ui/search-list.tsx'
 import { Sheet } from '../ui/sheet.tsx'
 
 interface Point {
@@ -18,7 +18,7 @@ export function pointsOf(job: Job): Point[] {
   for (const [id, part] of Object.entries(job.parts))
     for (const terminal of Object.keys(kindOf(part)?.terminals ?? {})) {
       const point = `${id}.${terminal}`
-      points.push({ point, says: `${labelOf(job, id)} ${markingOf(job, id, terminal)}`, place: placeOf(job, point) })
+      points.push({ point, says: terminalInWords(job, id, terminal), place: placeOf(job, point) })
     }
   for (const [id, wire] of Object.entries(job.wires))
     for (const end of ['from', 'to'] as const)
@@ -87,39 +87,5 @@ export function WirePicker() {
         />
       </Sheet>
     </>
-  )
-}
-
-function SearchList({
-  placeholder,
-  items,
-  onPick,
-}: {
-  placeholder: string
-  items: readonly { key: string; says: string; aside: string }[]
-  onPick: (key: string) => void
-}) {
-  return (
-    <Command label={placeholder} className="grid gap-2">
-      <Command.Input
-        autoFocus
-        placeholder={placeholder}
-        className="min-h-11 rounded-control border border-line bg-paper px-3"
-      />
-      <Command.List className="h-[46dvh] overflow-y-auto">
-        <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
-        {items.map(({ key, says, aside }) => (
-          <Command.Item
-            key={key}
-            value={`${says} ${aside} ${key}`}
-            onSelect={() => onPick(key)}
-            className="flex min-h-11 items-center justify-between gap-3 rounded-control px-3 data-[selected=true]:bg-well"
-          >
-            <span className="font-semibold">{says}</span>
-            <span className="truncate text-soft">{aside}</span>
-          </Command.Item>
-        ))}
-      </Command.List>
-    </Command>
   )
 }

@@ -1,4 +1,5 @@
 import { outOfStep, type Verdict } from '@civil-lantern/core'
+import { lazy, Suspense } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { useBench, useSession } from '../../data/open-job.tsx'
 import { Segments } from '../../ui/controls.tsx'
@@ -11,9 +12,13 @@ import { PlanView } from './PlanView.tsx'
 import { ProofView } from './ProofView.tsx'
 import { Ways } from './Ways.tsx'
 
-type View = 'loops' | 'runs' | 'plan' | 'proof' | 'dead' | 'ways'
+/** The canvas comes when the wall is first opened. */
+const WallView = lazy(() => import('../../views/wall/WallView.tsx').then(({ WallView }) => ({ default: WallView })))
+
+type View = 'loops' | 'wall' | 'runs' | 'plan' | 'proof' | 'dead' | 'ways'
 const views: readonly { value: View; says: string }[] = [
   { value: 'loops', says: 'Loops' },
+  { value: 'wall', says: 'Wall' },
   { value: 'runs', says: 'Runs' },
   { value: 'plan', says: 'Plan' },
   { value: 'proof', says: 'Proof' },
@@ -33,7 +38,7 @@ export function SchemeStage() {
   if (!snapshot) return <p className="p-2 text-soft">Solving the circuit.</p>
   const step = outOfStep(job)
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-3">
+    <div className={`flex flex-col gap-3 *:min-w-0 *:shrink-0 ${view === 'wall' ? 'h-full' : 'pb-3'}`}>
       <div className="sticky top-0 z-10 -mt-1 grid grid-cols-[minmax(0,1fr)] gap-2 bg-paper pt-1 pb-1">
         <VerdictLine verdict={snapshot.verdict} />
         {wired && (
@@ -46,7 +51,7 @@ export function SchemeStage() {
           />
         )}
       </div>
-      {snapshot.verdict.more.length > 0 && (
+      {view !== 'wall' && snapshot.verdict.more.length > 0 && (
         <ul className="-mt-1 grid gap-0.5">
           {snapshot.verdict.more.slice(0, 4).map((sentence) => (
             <li key={sentence.map(({ text }) => text).join('')}>
@@ -67,8 +72,13 @@ export function SchemeStage() {
           </Link>
         </p>
       )}
-      <Findings findings={snapshot.findings} job={job} />
+      <Findings findings={snapshot.findings} job={job} brief={view === 'wall'} />
       {view === 'loops' && <LoopsView job={job} snapshot={snapshot} />}
+      {view === 'wall' && (
+        <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
+          <WallView job={job} snapshot={snapshot} />
+        </Suspense>
+      )}
       {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
       {view === 'plan' && <PlanView job={job} />}
       {view === 'proof' && <ProofView job={job} />}

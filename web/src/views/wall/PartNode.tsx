@@ -1,0 +1,135 @@
+import { kindOf, labelOf, terminalInWords } from '@civil-lantern/core'
+import { Handle, type Node, type NodeProps, Position } from '@xyflow/react'
+import { memo } from 'react'
+import { useWorkspace } from '../../data/workspace.ts'
+import { hue } from '../colours.ts'
+import { isSplice, type WallTerminal } from './boxes.ts'
+import type { Hung } from './hang.ts'
+import { useWall } from './wall-state.ts'
+
+export type PartNodeType = Node<{ hung: Hung }, 'part'>
+
+/** A part where it hangs: its name, how it stands, and its terminals as they are printed on it. */
+export const PartNode = memo(function PartNode({ data: { hung }, selected }: NodeProps<PartNodeType>) {
+  const { job, snapshot, found } = useWall()
+  const { part, width, height, terminals } = hung
+  const kind = kindOf(job.parts[part] ?? { kind: '' })
+  const splice = isSplice(kind)
+  const label = labelOf(job, part)
+  const says = snapshot.states[part]?.says ?? ''
+  const used = new Set(
+    Object.values(job.wires).flatMap(({ from, to }) => [from, to].flatMap((e) => (e.part === part ? e.terminal : []))),
+  )
+  // Taken down a moment ago: the canvas follows the document.
+  if (!job.parts[part]) return null
+  const zone = hung.zone ? job.zones[hung.zone] : undefined
+  return (
+    <div
+      style={{ width, height }}
+      data-found={found.has(part) ? '' : undefined}
+      className={`wall-part relative border bg-card ${splice ? 'rounded-full' : 'rounded-control'} ${found.has(part) ? 'border-bad' : 'border-soft'} ${selected ? 'outline-3 outline-ink' : ''}`}
+    >
+      {splice ? (
+        <div className="pt-1.5 text-center text-[14px] leading-tight" title={`${label}, ${kind?.name}`}>
+          <b>{part}</b>
+          <div className="wall-fine font-mono text-[13px] text-soft">
+            {used.size}/{terminals.length}
+          </div>
+        </div>
+      ) : (
+        <div className="px-2 pt-1.5 leading-tight" title={`${label}, ${kind?.name ?? ''}`}>
+          <div className="wall-name truncate font-semibold text-[15px]">
+            {zone && !label.endsWith(` ${zone.number}`) && (
+              <span className="wall-far-only font-mono">{zone.number} </span>
+            )}
+            {label}
+          </div>
+          <div className="wall-fine truncate text-[14px] text-soft">{says || kind?.name.split(',')[0]}</div>
+        </div>
+      )}
+      {terminals.map((one) => (
+        <TerminalDot key={one.terminal} part={part} one={one} width={width} splice={splice} selected={selected} />
+      ))}
+    </div>
+  )
+})
+
+function TerminalDot({
+  part,
+  one: { terminal, marking, side, y },
+  width,
+  splice,
+  selected,
+}: {
+  part: string
+  one: WallTerminal
+  width: number
+  splice: boolean
+  selected: boolean
+}) {
+  const { job, touch } = useWall()
+  const { leads, inHand, pulling } = useWorkspace()
+  const point = `${part}.${terminal}`
+  const words = terminalInWords(job, part, terminal)
+  const lead = job.parts[part]?.leadColours?.[terminal] ?? kindOf(job.parts[part]!)?.terminals[terminal]?.lead
+  const x = side === 'left' ? 0 : side === 'right' ? width : width / 2
+  const does = inHand
+    ? `Lead ${inHand.toUpperCase()} on ${words}`
+    : pulling
+      ? `Land the conductor on ${words}`
+      : `Take a conductor at ${words}`
+  const probe = leads.a === point ? 'A' : leads.b === point ? 'B' : undefined
+  return (
+    <>
+      {!splice && (
+        <span
+          className={`wall-fine pointer-events-none absolute font-mono text-[13px] leading-none ${side === 'right' ? 'text-right' : ''}`}
+          style={{
+            top: y - 6,
+            ...(side === 'both' ? { left: width / 2 + 14 } : side === 'left' ? { left: 15 } : { right: 15 }),
+          }}
+        >
+          {marking}
+        </span>
+      )}
+      <Handle
+        id={terminal}
+        type="source"
+        position={side === 'right' ? Position.Right : Position.Left}
+        style={{
+          left: x,
+          top: y,
+          width: 24,
+          height: 24,
+          transform: 'translate(-50%, -50%)',
+          background: 'transparent',
+          border: 'none',
+        }}
+      >
+        <button
+          type="button"
+          // Terminals are reached through the part they are on: a wall has hundreds of them.
+          tabIndex={selected || inHand !== undefined ? 0 : -1}
+          aria-label={does}
+          title={words}
+          data-terminal={point}
+          onClick={({ detail }) => touch(point, detail === 0)}
+          onKeyDown={(e) => e.stopPropagation()}
+          className="group pointer-events-auto absolute inset-0 grid place-items-center rounded-full"
+        >
+          <span
+            className={`grid place-items-center rounded-full border-2 group-hover:scale-125 ${pulling === point ? 'size-5 border-ink bg-lamp' : inHand || pulling ? 'size-5 border-ink border-dashed bg-card' : 'size-3 border-ink bg-card'}`}
+            style={lead && !inHand && !pulling ? { background: hue(lead) } : {}}
+          />
+        </button>
+        {probe && (
+          <span
+            className={`pointer-events-none absolute -top-4 left-1/2 -translate-x-1/2 rounded-md border-2 border-ink px-1 font-bold text-[14px] leading-tight ${probe === 'A' ? 'bg-ink text-paper' : 'border-dashed bg-card'}`}
+          >
+            {probe}
+          </span>
+        )}
+      </Handle>
+    </>
+  )
+}

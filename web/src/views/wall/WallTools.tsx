@@ -1,0 +1,148 @@
+import { hangPart, type Job, kindOf, kinds, zonesInOrder } from '@civil-lantern/core'
+import { useReactFlow } from '@xyflow/react'
+import { useState } from 'react'
+import { useOpenJob } from '../../data/open-job.tsx'
+import { useWorkspace } from '../../data/workspace.ts'
+import { Choice } from '../../ui/fields.tsx'
+import { SearchList } from '../../ui/search-list.tsx'
+import { Sheet } from '../../ui/sheet.tsx'
+import { GRID, sizeOf } from './boxes.ts'
+import type { Rect } from './route.ts'
+
+const button =
+  'min-h-11 shrink-0 rounded-control border border-line px-3 font-semibold text-[15px] hover:bg-well disabled:opacity-45 aria-pressed:bg-ink aria-pressed:text-paper'
+
+/** What can be done with the wall as a whole: look at a zone, fold it, add a part, follow a wire, tidy up. */
+export function WallTools({
+  job,
+  folded,
+  fold,
+  following,
+  follow,
+  tidy,
+  look,
+  room,
+}: {
+  job: Job
+  folded: readonly string[]
+  fold: (zone: string) => void
+  following: boolean
+  follow: (on: boolean) => void
+  tidy: () => void
+  look: (zone: string | undefined) => void
+  /** The nearest room for something, where nothing else hangs. */
+  room: (rect: Rect) => Rect
+}) {
+  const { picked, wide, widen } = useWorkspace()
+  const [zone, setZone] = useState<string>()
+  const [adding, setAdding] = useState(false)
+  const zones = zonesInOrder(job)
+  const here = zone !== undefined ? job.zones[zone] : undefined
+  return (
+    <div className="no-print flex items-center gap-1.5 overflow-x-auto border-line border-b p-1.5">
+      <button
+        type="button"
+        className={button}
+        onClick={() => {
+          setZone(undefined)
+          look(undefined)
+        }}
+      >
+        All
+      </button>
+      {zones.map(({ id, number, name }) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={zone === id}
+          aria-label={`Look at zone ${number}, ${name}${folded.includes(id) ? ', folded' : ''}`}
+          title={name}
+          className={`${button} font-mono ${folded.includes(id) ? 'line-through opacity-60' : ''}`}
+          onClick={() => {
+            setZone(id)
+            look(id)
+          }}
+        >
+          {number}
+        </button>
+      ))}
+      {here && zone !== undefined && (
+        <button type="button" className={button} onClick={() => fold(zone)}>
+          {folded.includes(zone) ? `Unfold ${here.number}` : `Fold ${here.number}`}
+        </button>
+      )}
+      <span className="grow" />
+      <button
+        type="button"
+        className={button}
+        aria-pressed={following}
+        disabled={!following && !(picked && 'wire' in picked)}
+        onClick={() => follow(!following)}
+      >
+        Follow
+      </button>
+      <button type="button" className={button} onClick={() => setAdding(true)}>
+        Add
+      </button>
+      <button type="button" className={button} onClick={tidy}>
+        Tidy
+      </button>
+      <button type="button" className={`${button} hidden md:block`} aria-pressed={wide} onClick={() => widen(!wide)}>
+        Wide
+      </button>
+      <AddPart job={job} open={adding} onOpenChange={setAdding} room={room} />
+    </div>
+  )
+}
+
+/** A part of the catalogue, hung in the middle of what is seen. */
+function AddPart({
+  job,
+  open,
+  onOpenChange,
+  room,
+}: {
+  job: Job
+  open: boolean
+  onOpenChange: (open: boolean) => void
+  room: (rect: Rect) => Rect
+}) {
+  const { session } = useOpenJob()
+  const flow = useReactFlow()
+  const pick = useWorkspace((w) => w.pick)
+  const [place, setPlace] = useState(job.survey.boiler.place)
+  return (
+    <Sheet title="Add a part" open={open} onOpenChange={onOpenChange}>
+      <div className="grid gap-3">
+        <Choice
+          label="Where it hangs"
+          value={place}
+          options={Object.entries(job.places).map(([value, { name }]) => ({ value, says: name }))}
+          onChange={setPlace}
+        />
+        <SearchList
+          placeholder="Kind of part"
+          items={kinds.map(({ kind, name, class: of }) => ({ key: kind, says: name, aside: of }))}
+          onPick={(kind) => {
+            const canvas = document.querySelector('.wall .react-flow')?.getBoundingClientRect()
+            const middle = canvas
+              ? flow.screenToFlowPosition({ x: canvas.x + canvas.width / 2, y: canvas.y + canvas.height / 2 })
+              : { x: 0, y: 0 }
+            const size = sizeOf(kind)
+            const { x, y } = room({
+              x: Math.round((middle.x - size.width / 2) / GRID) * GRID,
+              y: Math.round((middle.y - size.height / 2) / GRID) * GRID,
+              ...size,
+            })
+            let id = ''
+            session.edit(`Hang a part: ${kindOf({ kind })?.name ?? kind}`.slice(0, 120), (draft) => {
+              id = hangPart(draft, kind, place, { x, y })
+            })
+            pick({ part: id })
+            onOpenChange(false)
+          }}
+        />
+      </div>
+    </Sheet>
+  )
+}

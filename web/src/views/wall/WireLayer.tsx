@@ -1,0 +1,153 @@
+import { spareCores } from '@civil-lantern/core'
+import { ViewportPortal } from '@xyflow/react'
+import { memo, useMemo } from 'react'
+import { useWorkspace } from '../../data/workspace.ts'
+import type { Arrangement, Sheath, WirePath } from './arrange.ts'
+import { Conductor } from './Conductor.tsx'
+import { beside, pathOf } from './line.ts'
+import type { Point } from './route.ts'
+import { useWall } from './wall-state.ts'
+
+const CORE_PITCH = 4
+/** How much of a spare core is left to see where it is coiled. */
+const CURL = 9
+
+/** Every conductor and sheath of the wall, in one drawing under the parts. */
+export function WireLayer({ arrangement: { wires, sheaths } }: { arrangement: Arrangement }) {
+  const { job } = useWall()
+  const inside = useMemo(() => {
+    const sheathOf = new Map(sheaths.map((sheath) => [sheath.cable, sheath]))
+    return new Map(
+      Object.entries(wires).flatMap(([id, { cable, core }]) => {
+        const sheath = cable ? sheathOf.get(cable) : undefined
+        return sheath && core ? [[id, beside(sheath.points, coreOffset(sheath, core))] as const] : []
+      }),
+    )
+  }, [wires, sheaths])
+  return (
+    <ViewportPortal>
+      <svg width={1} height={1} className="absolute top-0 left-0 overflow-visible" style={{ zIndex: -1 }} aria-hidden>
+        {sheaths.map((sheath) => (
+          <SheathLine key={sheath.cable} sheath={sheath} spare={spareCores(job, sheath.cable)} />
+        ))}
+        {Object.entries(wires).map(([id, path]) => (
+          <WireLine key={id} id={id} path={path} inside={inside.get(id)} />
+        ))}
+      </svg>
+    </ViewportPortal>
+  )
+}
+
+/** Where a core lies in its sheath, across the sheath's middle. */
+const coreOffset = (sheath: Sheath, core: string) => {
+  const names = Object.keys(sheath.near.cores)
+  return (names.indexOf(core) - (names.length - 1) / 2) * CORE_PITCH
+}
+
+const WireLine = memo(function WireLine({
+  id,
+  path: { tails },
+  inside,
+}: {
+  id: string
+  path: WirePath
+  inside: readonly Point[] | undefined
+}) {
+  const { job, snapshot, found, followed } = useWall()
+  const picked = useWorkspace((w) => w.picked && 'wire' in w.picked && w.picked.wire === id)
+  const pick = useWorkspace((w) => w.pick)
+  const wire = job.wires[id]
+  if (!wire) return null
+  const light = snapshot.wires[id]
+  const look = {
+    colour: wire.colour,
+    circuit: light?.circuit ?? 'none',
+    lit: light?.lit === true,
+    flowing: light?.flowing === true,
+    marked: picked === true,
+  } as const
+  const middle = tails[0]![Math.floor(tails[0]!.length / 2)]!
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: with keys a wire is chosen in Runs or at its terminal
+    <g
+      opacity={followed && !followed.has(id) ? 0.16 : 1}
+      data-wire={id}
+      data-lit={light?.lit ? '' : undefined}
+      onClick={(e) => {
+        e.stopPropagation()
+        pick({ wire: id })
+      }}
+    >
+      {tails.map((points) => (
+        <path
+          key={pathOf(points)}
+          d={pathOf(points)}
+          className="wall-hit"
+          fill="none"
+          stroke="transparent"
+          strokeWidth={14}
+        />
+      ))}
+      {tails.map((points) => (
+        <Conductor key={`${points[0]!.x},${points[0]!.y}`} points={points} {...look} />
+      ))}
+      {inside && <Conductor points={inside} {...look} thin />}
+      {wire.broken && (
+        <path
+          d={`M${middle.x - 9} ${middle.y - 9}l18 18M${middle.x + 9} ${middle.y - 9}l-18 18`}
+          stroke="var(--bad)"
+          strokeWidth={3}
+          strokeLinecap="round"
+        />
+      )}
+      {(['from', 'to'] as const).map(
+        (end) => wire.lifted?.[end] && <Lifted key={end} points={end === 'from' ? tails[0]! : tails.at(-1)!} />,
+      )}
+      {found.has(id) && <path d={`M${middle.x - 8} ${middle.y - 6}h16l-8 -14z`} fill="var(--bad)" data-found="" />}
+    </g>
+  )
+})
+
+/** A lead off its terminal, bent up out of the way. */
+const Lifted = ({ points }: { points: readonly Point[] }) => {
+  const { x, y } = points[0]!
+  return <path d={`M${x} ${y}m-4 -4l8 -12`} stroke="var(--bad)" strokeWidth={3} strokeLinecap="round" />
+}
+
+/** A cable's sheath between its two mouths, and the spare cores coiled at both. */
+const SheathLine = memo(function SheathLine({ sheath, spare }: { sheath: Sheath; spare: readonly string[] }) {
+  const { followed } = useWall()
+  const path = pathOf(sheath.points, 14)
+  const width = Object.keys(sheath.near.cores).length * CORE_PITCH + 8
+  return (
+    <g fill="none" opacity={followed ? 0.4 : 1}>
+      <path d={path} stroke="var(--soft)" strokeWidth={width + 2} />
+      <path d={path} stroke="var(--well)" strokeWidth={width} />
+      {spare.map((core) => (
+        <path
+          key={core}
+          d={pathOf(beside(sheath.points, coreOffset(sheath, core)))}
+          stroke="var(--casing)"
+          strokeWidth={1.4}
+          strokeDasharray="5 5"
+          className="wall-trim"
+        />
+      ))}
+      {spare.flatMap((core) =>
+        [sheath.near, sheath.far].map((mouth) => {
+          const outward = mouth === (sheath.near.x <= sheath.far.x ? sheath.near : sheath.far) ? -1 : 1
+          const x = outward < 0 ? mouth.x : mouth.x + mouth.width
+          const y = mouth.y + mouth.cores[core]!
+          return (
+            <path
+              key={`${core}${mouth.x}`}
+              d={`M${x} ${y}h${outward * 4}a${CURL / 2} ${CURL / 2} 0 1 ${outward < 0 ? 1 : 0} ${outward * 3} ${-CURL / 3}`}
+              stroke="var(--soft)"
+              strokeWidth={1.8}
+            />
+          )
+        }),
+      )}
+    </g>
+  )
+})

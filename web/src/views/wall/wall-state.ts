@@ -1,0 +1,77 @@
+import type { Job } from '@civil-lantern/core'
+import { type Remote, wrap } from 'comlink'
+import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import type { Snapshot } from '../../workers/bench.worker.ts'
+import type { WallApi } from '../../workers/wall.worker.ts'
+import type { Arrangement } from './arrange.ts'
+import type { Spots } from './hang.ts'
+
+/** What everything on the wall looks at. */
+export interface WallContextValue {
+  readonly job: Job
+  readonly snapshot: Snapshot
+  /** Parts and wires that findings stand on. */
+  readonly found: ReadonlySet<string>
+  /** The wires that stay bright while one is followed; undefined where none is. */
+  readonly followed: ReadonlySet<string> | undefined
+  /** A terminal was touched: a lead or a conductor lands there, or one is taken in hand. */
+  touch(point: string, byKeyboard: boolean): void
+}
+
+export const WallContext = createContext<WallContextValue | undefined>(undefined)
+
+export function useWall(): WallContextValue {
+  const wall = useContext(WallContext)
+  if (!wall) throw new Error('not on the wall')
+  return wall
+}
+
+/** What of a job the arrangement depends on. */
+const shape = ({ parts, wires, cables, places, zones, survey }: Job, folded: readonly string[]) =>
+  JSON.stringify([
+    Object.entries(parts).map(([id, { kind, place, at, markings }]) => [id, kind, place, at, markings]),
+    Object.entries(wires).map(([id, { from, to, cable, core }]) => [id, from, to, cable, core]),
+    cables,
+    Object.entries(places).map(([id, { order, name }]) => [id, order, name.length]),
+    Object.entries(zones).map(([id, { number, thermostat, valve, relay }]) => [id, number, thermostat, valve, relay]),
+    survey.boiler.place,
+    folded,
+  ])
+
+export type Arranged = Arrangement & { readonly milliseconds: number }
+
+/** The arrangement of the wall, made in a worker whenever something is hung, landed or folded. */
+export function useArrangement(job: Job, folded: readonly string[]) {
+  const [arrangement, setArrangement] = useState<Arranged & { readonly tidied: number }>()
+  const wall = useRef<Remote<WallApi>>(undefined)
+  const held = useRef<Spots>({})
+  const [tidied, setTidied] = useState(0)
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/wall.worker.ts', import.meta.url), { type: 'module' })
+    wall.current = wrap<WallApi>(worker)
+    return () => worker.terminate()
+  }, [])
+  const key = useMemo(() => shape(job, folded), [job, folded])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what of the job and the folds matters
+  useEffect(() => {
+    let wanted = true
+    void wall.current?.arrange(job, folded, held.current).then((made) => {
+      if (!wanted) return
+      held.current = Object.fromEntries(made.parts.map(({ part, x, y }) => [part, { x, y }]))
+      setArrangement({ ...made, tidied })
+    })
+    return () => {
+      wanted = false
+    }
+  }, [key, tidied])
+  return {
+    arrangement,
+    /** Counts the arrangements that were made afresh. */
+    tidied: arrangement?.tidied ?? 0,
+    /** Forgets where parts hung, so that all that were not hung by hand are arranged afresh. */
+    tidy: () => {
+      held.current = {}
+      setTidied((n) => n + 1)
+    },
+  }
+}

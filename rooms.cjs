@@ -9,6 +9,7 @@ const later = [
   'hands',
   'plan',
   'rungs',
+  'timeline',
   'load',
   'checks',
   'loops',

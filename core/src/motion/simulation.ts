@@ -13,6 +13,8 @@ export interface Happening {
   readonly at: number
   readonly part: string
   readonly says: string
+  /** Which of the part's tells it is, and whether that began to be so or ceased. */
+  readonly tell?: { readonly index: number; readonly begins: boolean }
   /** For a fuse or breaker that lets go: the branches the current took, from the source round to its other end. */
   readonly path?: readonly string[]
 }
@@ -110,6 +112,17 @@ export class Simulation {
   settle(limit = 7200): Settled {
     const atRest = this.#advance(this.#now + limit, true)
     return { atRest, buzzing: this.buzzing }
+  }
+
+  /** Lets everything come to rest while the clocks stand, and then time pass to a moment at which nothing else happens. */
+  standTo(moment: number) {
+    this.#advance(moment, true)
+    this.#now = Math.max(this.#now, moment)
+  }
+
+  /** Is a tell of a part so at this moment? */
+  tells(part: string, index: number): boolean {
+    return this.#byId.get(part)?.told[index] === true
   }
 
   /** Runs to a moment, seconds since the beginning. Returns whether anything is still moving then. */
@@ -230,7 +243,7 @@ export class Simulation {
         if (is === actor.told[i]) continue
         const says = is ? tells[i]!.starts : tells[i]!.ends
         if (says === undefined) continue
-        const happening = { at: this.#now, part: actor.part.id, says }
+        const happening = { at: this.#now, part: actor.part.id, says, tell: { index: i, begins: is } }
         const blown = roles?.blown !== undefined && actor.state[roles.blown] === true
         this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy } : happening)
       }

@@ -84,7 +84,12 @@ export const dryCallBoiler = part({
     },
   },
   tells: [
-    { is: (_f, s) => s.called, starts: 'is called: pump and burner on', ends: 'call ends: burner and pump off' },
+    {
+      is: (_f, s) => s.called,
+      starts: 'is called: pump and burner on',
+      ends: 'call ends: burner and pump off',
+      sign: 'its call lamp lights',
+    },
     limitTell,
   ],
   faults: [

@@ -44,7 +44,7 @@ export const oilBoiler = part({
   },
   figures: {
     ...callFigures,
-    trialTime: { name: 'Flame trial', unit: 's', value: 45 },
+    trialTime: { name: 'Flame trial', unit: 's', value: 45, spread: 0.1 },
     standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 },
     ...waterFigures,
     ...lowLimitFigures,

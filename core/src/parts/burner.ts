@@ -41,8 +41,8 @@ export const burner = part({
     },
   },
   tells: [
-    { is: (_f, s) => s.running, starts: 'motor starts', ends: 'motor stops' },
-    { is: (_f, s) => s.flame, starts: 'lights', ends: 'goes out' },
+    { is: (_f, s) => s.running, starts: 'motor starts', ends: 'motor stops', sign: 'the burner fan is heard' },
+    { is: (_f, s) => s.flame, starts: 'lights', ends: 'goes out', sign: 'light in the sight glass' },
   ],
   faults: [
     { name: 'windingOpen', says: 'Motor winding open', repair: 'Qualified burner service', open: ['motor'] },

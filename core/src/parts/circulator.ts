@@ -24,7 +24,9 @@ export const circulator = part({
       return running === s.running ? undefined : { running }
     },
   },
-  tells: [{ is: (_f, s) => s.running, starts: 'starts', ends: 'stops' }],
+  tells: [
+    { is: (_f, s) => s.running, starts: 'starts', ends: 'stops', sign: 'a hum, and the pipe trembles under a hand' },
+  ],
   faults: [
     { name: 'windingOpen', says: 'Winding open', repair: 'Replace it', open: ['motor'] },
     { name: 'seized', says: 'Seized: hums, does not turn', repair: 'Free or replace it', pin: { running: false } },

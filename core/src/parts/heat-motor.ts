@@ -19,8 +19,8 @@ const heatFigures = {
   ...springFigures,
   va: { name: 'Heater', unit: 'VA', value: 19 },
   powerFactor: { name: 'Power factor', unit: '', value: 1 },
-  opensIn: { name: 'Opens in', unit: 's', value: 70 },
-  shutsIn: { name: 'Shuts in', unit: 's', value: 90 },
+  opensIn: { name: 'Opens in', unit: 's', value: 70, spread: 0.35 },
+  shutsIn: { name: 'Shuts in', unit: 's', value: 90, spread: 0.35 },
 }
 
 const says = (_f: unknown, s: { travel: number; driven: boolean; lever: string }): string => {
@@ -31,7 +31,12 @@ const says = (_f: unknown, s: { travel: number; driven: boolean; lever: string }
 }
 
 const tells = [
-  { is: (_f: unknown, s: { driven: boolean }) => s.driven, starts: 'heater warms', ends: 'heater cools' },
+  {
+    is: (_f: unknown, s: { driven: boolean }) => s.driven,
+    starts: 'heater warms',
+    ends: 'heater cools',
+    sign: 'nothing is heard; the head grows warm to the hand',
+  },
   { is: (_f: unknown, s: { travel: number }) => s.travel >= 1, starts: 'fully open' },
   { is: (_f: unknown, s: { travel: number }) => s.travel <= 0, starts: 'shut' },
 ]

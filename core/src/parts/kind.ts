@@ -25,6 +25,8 @@ export interface Figure {
   readonly name: string
   readonly unit: string
   readonly value: number
+  /** For times: by which share sound parts of the kind differ from it, either way; a fifth where nothing is said. */
+  readonly spread?: number
 }
 
 /** A state the user moves by hand: a switch, a thermostat, a lever, or a number that is set or simply so. */
@@ -93,6 +95,8 @@ export interface Tell<F, S> {
   is(f: F, s: S): boolean
   readonly starts?: string
   readonly ends?: string
+  /** What is heard, seen or felt at the part when it starts. */
+  readonly sign?: string
 }
 
 /** A way in which the part can be broken: elements forced, or a state pinned. */

@@ -41,7 +41,15 @@ export const motorValve4 = part({
     contact('endSwitch', 'e1', 'e2', (s) => switchMade(f, s), 0.05),
   ],
   motion: springMotion((f: SpringFigures & { switchAt: number }) => [f.switchAt]),
-  tells: [...springTells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],
+  tells: [
+    ...springTells,
+    {
+      is: (f, s) => s.travel >= f.switchAt,
+      starts: 'end switch made',
+      ends: 'end switch open',
+      sign: 'a small click in the head',
+    },
+  ],
   faults: [
     ...springFaults,
     { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },

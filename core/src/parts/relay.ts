@@ -45,7 +45,7 @@ const relayKind = (
         return undefined
       },
     },
-    tells: [{ is: (_f, s) => s.pulledIn, starts: 'pulls in', ends: 'drops out' }],
+    tells: [{ is: (_f, s) => s.pulledIn, starts: 'pulls in', ends: 'drops out', sign: 'a click at the relay' }],
     faults: [
       { name: 'coilOpen', says: 'Coil open', repair: 'Replace the relay', open: ['coil'] },
       { name: 'welded', says: 'Contact welded', repair: 'Replace the relay; check what it switches', short: ['no'] },

@@ -87,8 +87,8 @@ export const springSays = (_f: unknown, s: SpringReturn): string => {
 }
 
 export const springTells: Tell<unknown, SpringReturn>[] = [
-  { is: (_f, s) => s.driven, starts: 'motor runs', ends: 'motor lets go, spring shuts' },
-  { is: (_f, s) => s.travel >= 1, starts: 'fully open, motor holds' },
+  { is: (_f, s) => s.driven, starts: 'motor runs', ends: 'motor lets go, spring shuts', sign: 'a low hum at the head' },
+  { is: (_f, s) => s.travel >= 1, starts: 'fully open, motor holds', sign: 'the pipe behind it begins to warm' },
   { is: (_f, s) => s.travel <= 0, starts: 'shut' },
 ]
 

@@ -24,7 +24,7 @@ export const storedCharge = part({
     chargingVa: { name: 'Charging', unit: 'VA', value: 11 },
     movingVa: { name: 'Moving', unit: 'VA', value: 9 },
     holdingVa: { name: 'Holding', unit: 'VA', value: 2 },
-    chargesIn: { name: 'Charges an empty store in', unit: 's', value: 20 },
+    chargesIn: { name: 'Charges an empty store in', unit: 's', value: 20, spread: 0.3 },
     travelsIn: { name: 'Travels in', unit: 's', value: 6 },
     minimumVolts: { name: 'Works from', unit: 'V', value: 19 },
     holdVolts: { name: 'Holds down to', unit: 'V', value: 14 },
@@ -66,7 +66,12 @@ export const storedCharge = part({
     },
   },
   tells: [
-    { is: (_f, s) => s.powered && s.store < 1, starts: 'charges, lamp blinks', ends: 'charged' },
+    {
+      is: (_f, s) => s.powered && s.store < 1,
+      starts: 'charges, lamp blinks',
+      ends: 'charged',
+      sign: 'the lamp blinks and nothing moves yet',
+    },
     { is: (_f, s) => s.powered, ends: 'drives itself shut on its charge' },
     { is: (_f, s) => s.travel >= 1, starts: 'fully open, trickle' },
     { is: (_f, s) => s.travel <= 0, starts: 'shut' },

@@ -42,7 +42,12 @@ const says = (_f: unknown, s: Calling) =>
 const withholds = (f: RoomFigures, s: Calling, element: string) =>
   element === 'contact' && s.calling && !wantsHeat(f, s, s.made) ? 'warm enough' : undefined
 export const callTells = [
-  { is: (_f: unknown, s: { made: boolean }) => s.made, starts: 'contact makes', ends: 'contact opens' },
+  {
+    is: (_f: unknown, s: { made: boolean }) => s.made,
+    starts: 'contact makes',
+    ends: 'contact opens',
+    sign: 'a click, or the flame sign on its display',
+  },
 ]
 export const callFaults = [
   {
@@ -56,7 +61,7 @@ export const callFaults = [
 export const callRoles = { callContact: 'contact', calling: 'calling' }
 const hazards = ['An old tilt-switch thermostat holds mercury: take it down whole, dispose of it as hazardous waste.']
 const figures = {
-  startDelay: { name: 'Start delay', unit: 's', value: 0 },
+  startDelay: { name: 'Start delay', unit: 's', value: 0, spread: 0.1 },
   contactAmps: { name: 'Contact carries', unit: 'A', value: 1 },
   ...roomFigures,
 }

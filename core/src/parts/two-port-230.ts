@@ -47,7 +47,12 @@ const inside = (f: LineFigures, hertz: number): Element<SpringReturn>[] => [
 
 const tells = [
   ...springTells,
-  { is: (f: LineFigures, s: SpringReturn) => s.travel >= f.switchAt, starts: 'switch made', ends: 'switch open' },
+  {
+    is: (f: LineFigures, s: SpringReturn) => s.travel >= f.switchAt,
+    starts: 'switch made',
+    ends: 'switch open',
+    sign: 'a small click in the head',
+  },
 ]
 const faults = [
   ...springFaults,

@@ -1,4 +1,12 @@
-import { askingOf, type Job, type LiveTerminal, type MeterMode, type StateValue } from '@civil-lantern/core'
+import {
+  askingOf,
+  type Job,
+  type LiveTerminal,
+  type MeterMode,
+  type Sequence,
+  type StateValue,
+  type Timeline,
+} from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { shelf } from '../data/shelf.ts'
 import type { BenchApi, PanelReading, Snapshot } from './bench.worker.ts'
@@ -62,13 +70,23 @@ export class BenchClient {
     this.#state = { ...this.#state, speed }
     this.#tell()
     if (this.#instant) this.#show(await this.#bench.settle())
-    else this.#look()
+    else this.#goOn()
   }
 
   readonly read = (mode: Exclude<MeterMode, 'amps'>, from: string, to: string): Promise<PanelReading | string> =>
     this.#bench.read(mode, from, to)
 
   readonly clamp = (wire: string, turns: number): Promise<PanelReading | string> => this.#bench.clamp(wire, turns)
+
+  /** Shows a moment that was; without one, the present. */
+  readonly look = async (moment: number | undefined) => this.#show(await this.#bench.look(moment))
+
+  /** Begins a new clock with everything as it stands. */
+  readonly restart = async () => this.#show(await this.#bench.restart())
+
+  readonly timeline = (): Promise<Timeline> => this.#bench.timeline()
+
+  readonly sequence = (zone: string): Promise<Sequence> => this.#bench.sequence(zone)
 
   readonly live = (): Promise<LiveTerminal[]> => this.#bench.live()
 
@@ -86,10 +104,10 @@ export class BenchClient {
     if (this.#closed) return
     this.#state = { ...this.#state, snapshot }
     this.#tell()
-    this.#look()
+    this.#goOn()
   }
 
-  #look() {
+  #goOn() {
     clearTimeout(this.#timer)
     const { snapshot, speed } = this.#state
     if (!snapshot?.moving || speed === 'instant') return

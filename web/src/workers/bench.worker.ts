@@ -1,6 +1,7 @@
 import {
   budgetsOf,
   type Chain,
+  Chronicle,
   clamp,
   everythingCalling,
   feedAt,
@@ -16,11 +17,15 @@ import {
   offBecause,
   probe,
   read,
+  type Sequence,
   type Settings,
-  Simulation,
+  type Simulation,
   type State,
   type StateValue,
+  sequenceOf,
   stateInWords,
+  type Timeline,
+  timelineOf,
   verdictOf,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
@@ -30,51 +35,83 @@ export interface PanelReading extends MeterReading {
   readonly means: string
 }
 
+/** Doings after which a new clock begins: looking back makes them all again. */
+const LONG_ENOUGH = 400
+
 class Bench {
   #job: Job | undefined
-  #simulation: Simulation | undefined
+  #chronicle: Chronicle | undefined
+  /** A moment that is gone, while it is looked at. */
+  #past: Simulation | undefined
   #all: ReturnType<typeof everythingCalling> = new Map()
   #findings: ReturnType<typeof findingsOf> = []
 
-  /** Takes a document onto the bench. Parts that were there before keep the state they were in. */
+  /** Takes a document onto the bench. Parts that were there before keep the state they were in; the clock starts anew. */
   open(job: Job, settings: Settings, instant: boolean) {
     const carried: Record<string, State> = {}
+    const before = this.#chronicle?.simulation
     for (const id of Object.keys(job.parts))
-      if (this.#simulation?.has(id) && this.#job?.parts[id]?.kind === job.parts[id]!.kind)
-        carried[id] = { ...this.#simulation.stateOf(id) }
+      if (before?.has(id) && this.#job?.parts[id]?.kind === job.parts[id]!.kind) carried[id] = { ...before.stateOf(id) }
     for (const [id, own] of Object.entries(settings)) carried[id] = { ...carried[id], ...own }
-    const first = this.#simulation === undefined
+    const first = this.#chronicle === undefined
     this.#job = job
-    this.#simulation = new Simulation(job, carried)
-    if (first || instant) this.#simulation.settle()
+    this.#past = undefined
+    this.#chronicle = new Chronicle(job, carried)
+    if (first || instant) this.#chronicle.settle()
     this.#all = everythingCalling(job)
     return this.snapshot()
   }
 
   /** Holds the document against the rules; apart from `open`, so that light comes first. */
   check() {
-    const { job } = this.#loaded()
-    this.#findings = findingsOf(job)
+    this.#findings = findingsOf(this.#loaded().job)
     return this.snapshot()
   }
 
   set(part: string, state: string, value: StateValue, instant: boolean) {
-    const { simulation } = this.#loaded()
-    if (simulation.has(part)) simulation.set(part, state, value)
-    if (instant) simulation.settle()
+    if (this.#loaded().chronicle.doings.length > LONG_ENOUGH) this.restart()
+    const { chronicle } = this.#loaded()
+    this.#past = undefined
+    chronicle.set(part, state, value)
+    if (instant) chronicle.settle()
     return this.snapshot()
   }
 
   /** Lets time pass, seconds of the site's time. */
   advance(seconds: number) {
-    const { simulation } = this.#loaded()
-    simulation.runTo(simulation.now + seconds)
+    this.#loaded().chronicle.advance(seconds)
     return this.snapshot()
   }
 
   settle() {
-    this.#loaded().simulation.settle()
+    this.#loaded().chronicle.settle()
     return this.snapshot()
+  }
+
+  /** Shows a moment that was, seconds since the clock started; without one, the present. */
+  look(moment: number | undefined) {
+    const { chronicle } = this.#loaded()
+    this.#past = moment === undefined || moment >= chronicle.now ? undefined : chronicle.at(moment)
+    return this.snapshot()
+  }
+
+  /** Begins a new clock with everything as it stands. */
+  restart() {
+    const { job, chronicle } = this.#loaded()
+    const states = Object.keys(job.parts).flatMap((id) =>
+      chronicle.simulation.has(id) ? [[id, { ...chronicle.simulation.stateOf(id) }] as const] : [],
+    )
+    this.#past = undefined
+    this.#chronicle = new Chronicle(job, Object.fromEntries(states))
+    return this.snapshot()
+  }
+
+  timeline(): Timeline {
+    return timelineOf(this.#loaded().chronicle)
+  }
+
+  sequence(zone: string): Sequence {
+    return sequenceOf(this.#loaded().job, zone)
   }
 
   snapshot() {
@@ -91,7 +128,9 @@ class Bench {
       chains[zone.zone] = offBecause(simulation, job, zone, verdict.zones[i]!)
     return {
       now: simulation.now,
-      moving: simulation.moving,
+      /** How far the clock has run; later than `now` while a moment that is gone is looked at. */
+      until: this.#loaded().chronicle.now,
+      moving: this.#past === undefined && simulation.moving,
       loops,
       verdict,
       chains,
@@ -100,7 +139,6 @@ class Bench {
       budgets: budgetsOf(simulation, this.#all),
       findings: this.#findings,
       inWords: stateInWords(simulation, job),
-      happenings: simulation.trace.slice(-40),
     }
   }
 
@@ -126,8 +164,8 @@ class Bench {
   }
 
   #loaded() {
-    if (!this.#simulation || !this.#job) throw new Error('nothing is on the bench yet')
-    return { simulation: this.#simulation, job: this.#job }
+    if (!this.#chronicle || !this.#job) throw new Error('nothing is on the bench yet')
+    return { chronicle: this.#chronicle, simulation: this.#past ?? this.#chronicle.simulation, job: this.#job }
   }
 }
 

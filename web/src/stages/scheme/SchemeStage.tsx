@@ -6,6 +6,8 @@ import { Segments } from '../../ui/controls.tsx'
 import { SentenceView } from '../../ui/sentence.tsx'
 import { LoopsView } from '../../views/loops/LoopsView.tsx'
 import { RunsView } from '../../views/runs/RunsView.tsx'
+import { ClockBar } from '../../views/timeline/ClockBar.tsx'
+import { TimelineView } from '../../views/timeline/TimelineView.tsx'
 import { Findings } from './Findings.tsx'
 import { MapsView } from './MapsView.tsx'
 import { PlanView } from './PlanView.tsx'
@@ -15,16 +17,21 @@ import { Ways } from './Ways.tsx'
 /** The canvas comes when the wall is first opened. */
 const WallView = lazy(() => import('../../views/wall/WallView.tsx').then(({ WallView }) => ({ default: WallView })))
 
-type View = 'loops' | 'wall' | 'runs' | 'plan' | 'proof' | 'dead' | 'ways'
+type View = 'loops' | 'wall' | 'rungs' | 'runs' | 'timeline' | 'plan' | 'proof' | 'dead' | 'ways'
 const views: readonly { value: View; says: string }[] = [
   { value: 'loops', says: 'Loops' },
   { value: 'wall', says: 'Wall' },
+  { value: 'rungs', says: 'Rungs' },
   { value: 'runs', says: 'Runs' },
+  { value: 'timeline', says: 'Timeline' },
   { value: 'plan', says: 'Plan' },
   { value: 'proof', says: 'Proof' },
   { value: 'dead', says: 'Dead' },
   { value: 'ways', says: 'Ways' },
 ]
+
+/** Views of the circuit at one moment. */
+const atTheCircuit: readonly View[] = ['loops', 'wall', 'rungs', 'runs', 'timeline']
 
 /** The circuit: how it stands in one sentence, then as loops, as a wire table, or the ways to wire it. */
 export function SchemeStage() {
@@ -47,9 +54,10 @@ export function SchemeStage() {
             value={view}
             options={views}
             onChange={(next) => void navigate(`/jobs/${session.id}/scheme/${next}`)}
-            className="no-print w-full"
+            className="no-print w-full text-[15px] *:px-1! sm:*:px-1.5!"
           />
         )}
+        {atTheCircuit.includes(view) && <ClockBar />}
       </div>
       {view !== 'wall' && snapshot.verdict.more.length > 0 && (
         <ul className="-mt-1 grid gap-0.5">
@@ -72,7 +80,7 @@ export function SchemeStage() {
           </Link>
         </p>
       )}
-      <Findings findings={snapshot.findings} job={job} brief={view === 'wall'} />
+      <Findings findings={snapshot.findings} job={job} brief={view !== 'loops' && view !== 'proof'} />
       {view === 'loops' && <LoopsView job={job} snapshot={snapshot} />}
       {view === 'wall' && (
         <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
@@ -80,6 +88,7 @@ export function SchemeStage() {
         </Suspense>
       )}
       {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
+      {view === 'timeline' && <TimelineView job={job} snapshot={snapshot} />}
       {view === 'plan' && <PlanView job={job} />}
       {view === 'proof' && <ProofView job={job} />}
       {view === 'dead' && <MapsView job={job} />}

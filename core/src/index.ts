@@ -38,6 +38,20 @@ export { deadMap, guardsOf, type LiveTerminal, liveTerminals } from './prove/liv
 export { BOILER, isOn, type OutputRule, outputRules, rowsAsCsv } from './prove/outputs.ts'
 export { fixOfDifference, pathOf } from './prove/path.ts'
 export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven } from './prove/prove.ts'
+export { type Ladder, type Ladders, laddersOf, type Rung } from './rungs/ladders.ts'
+export { type LadderLight, ladderLight, pieceKey } from './rungs/light.ts'
+export type { Piece as RungPiece } from './rungs/paper-nets.ts'
+export {
+  CONTACT as RUNG_CONTACT,
+  LOAD as RUNG_LOAD,
+  type PlacedLine,
+  type PlacedPiece,
+  placed as placedRung,
+  ROW as RUNG_ROW,
+  rowsOf as rungRows,
+  widthOf as rungWidth,
+} from './rungs/place.ts'
+export { type Network, piecesOf } from './rungs/series-parallel.ts'
 export { type DiverterSetUp, diverterSetUp, type Port } from './schemes/diverter-set-up.ts'
 export { fitOf, fittingSchemes, schemeCalled, schemes, wireBy, wiredBy } from './schemes/index.ts'
 export { outOfStep } from './schemes/out-of-step.ts'

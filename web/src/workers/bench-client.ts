@@ -9,7 +9,7 @@ import {
 } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { shelf } from '../data/shelf.ts'
-import type { BenchApi, PanelReading, Snapshot } from './bench.worker.ts'
+import type { BenchApi, PanelReading, Rungs, Snapshot } from './bench.worker.ts'
 
 export type Speed = 1 | 4 | 'instant'
 
@@ -83,6 +83,8 @@ export class BenchClient {
 
   /** Begins a new clock with everything as it stands. */
   readonly restart = async () => this.#show(await this.#bench.restart())
+
+  readonly rungs = (): Promise<Rungs> => this.#bench.rungs()
 
   readonly timeline = (): Promise<Timeline> => this.#bench.timeline()
 

@@ -8,6 +8,8 @@ import {
   findingsOf,
   type Job,
   type LiveTerminal,
+  ladderLight,
+  laddersOf,
   litWires,
   liveTerminals,
   loopsOf,
@@ -106,6 +108,13 @@ class Bench {
     return this.snapshot()
   }
 
+  /** The ladder diagrams, and their light at this moment. */
+  rungs() {
+    const { simulation, job } = this.#loaded()
+    const ladders = laddersOf(simulation, job)
+    return { ...ladders, light: ladders.ladders.map((ladder) => ladderLight(simulation, ladder)) }
+  }
+
   timeline(): Timeline {
     return timelineOf(this.#loaded().chronicle)
   }
@@ -170,6 +179,7 @@ class Bench {
 }
 
 export type BenchApi = Bench
+export type Rungs = ReturnType<Bench['rungs']>
 export type Snapshot = ReturnType<Bench['snapshot']>
 
 expose(new Bench())

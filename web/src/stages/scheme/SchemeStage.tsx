@@ -1,10 +1,12 @@
 import { outOfStep, type Verdict } from '@civil-lantern/core'
 import { lazy, Suspense } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
+import { PrintHead } from '../../app/PrintHead.tsx'
 import { useBench, useSession } from '../../data/open-job.tsx'
 import { Segments } from '../../ui/controls.tsx'
 import { SentenceView } from '../../ui/sentence.tsx'
 import { LoopsView } from '../../views/loops/LoopsView.tsx'
+import { RungsView } from '../../views/rungs/RungsView.tsx'
 import { RunsView } from '../../views/runs/RunsView.tsx'
 import { ClockBar } from '../../views/timeline/ClockBar.tsx'
 import { TimelineView } from '../../views/timeline/TimelineView.tsx'
@@ -46,6 +48,7 @@ export function SchemeStage() {
   const step = outOfStep(job)
   return (
     <div className={`flex flex-col gap-3 *:min-w-0 *:shrink-0 ${view === 'wall' ? 'h-full' : 'pb-3'}`}>
+      <PrintHead />
       <div className="sticky top-0 z-10 -mt-1 grid grid-cols-[minmax(0,1fr)] gap-2 bg-paper pt-1 pb-1">
         <VerdictLine verdict={snapshot.verdict} />
         {wired && (
@@ -87,6 +90,7 @@ export function SchemeStage() {
           <WallView job={job} snapshot={snapshot} />
         </Suspense>
       )}
+      {view === 'rungs' && <RungsView job={job} snapshot={snapshot} />}
       {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
       {view === 'timeline' && <TimelineView job={job} snapshot={snapshot} />}
       {view === 'plan' && <PlanView job={job} />}

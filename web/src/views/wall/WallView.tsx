@@ -73,6 +73,11 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     look(undefined)
   }, [first, tidied, wide, room, ready])
 
+  useEffect(() => {
+    const whole = () => look(undefined)
+    window.addEventListener('beforeprint', whole)
+    return () => window.removeEventListener('beforeprint', whole)
+  })
   const [choosing, setChoosing] = useState<string>()
   const touch = (point: string, byKeyboard: boolean) => {
     if (inHand) land(point)
@@ -150,6 +155,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           >
             {arrangement && <WireLayer arrangement={arrangement} />}
             <MiniMap
+              className="no-print"
               pannable
               ariaLabel="Small map of the wall"
               bgColor="var(--well)"
@@ -157,7 +163,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
               nodeColor={(node) => (node.type === 'part' ? 'var(--soft)' : 'transparent')}
               style={{ width: 150, height: 96 }}
             />
-            <Controls showInteractive={false} />
+            <Controls showInteractive={false} className="no-print" />
           </ReactFlow>
           {!arrangement && <p className="absolute inset-0 p-6 text-soft">Hanging the parts.</p>}
           {pulling && (

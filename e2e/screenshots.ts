@@ -56,6 +56,34 @@ const shots: readonly Shot[] = [
   { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
   { name: 'loops-panel', path: '/jobs/sable-row/scheme/loops' },
   { name: 'ways', path: '/jobs/kestrel-point/scheme/ways' },
+  {
+    name: 'wall',
+    path: '/jobs/kestrel-point/scheme/wall',
+    async prepare(window) {
+      await window.page.waitForSelector('[data-wire]')
+      await call('Signal house')(window)
+      await window.click('button', 'Look at zone 2, Signal house')
+      await new Promise((done) => setTimeout(done, 600))
+    },
+  },
+  {
+    name: 'rungs',
+    path: '/jobs/sable-row/scheme/rungs',
+    async prepare(window) {
+      await window.page.waitForSelector('svg[data-ladder]')
+    },
+  },
+  {
+    name: 'timeline',
+    path: '/jobs/kestrel-point/scheme/timeline',
+    theme: 'basement',
+    speed: 4,
+    async prepare(window) {
+      await window.click('switch', 'Signal house thermostat')
+      await window.sees('Not a fault before')
+      await new Promise((done) => setTimeout(done, 1700))
+    },
+  },
   { name: 'proof', path: '/jobs/sable-row/scheme/proof', prepare: (window) => window.sees('Proven in') },
   {
     name: 'dead-map',
@@ -107,19 +135,23 @@ const shots: readonly Shot[] = [
 ]
 
 const wanted = process.argv.slice(2)
-for (const { name, path, size, prepare, ...setting } of shots) {
-  if (wanted.length > 0 && !wanted.includes(name)) continue
-  const context = await browser.createBrowserContext()
-  const window = await Window.open(context, setting)
-  const [width, height] = size ?? [1280, 800]
-  await window.page.setViewport({ width, height })
-  await window.goto(program.url + path)
-  await prepare?.(window)
-  await window.page.waitForNetworkIdle()
-  await new Promise((still) => setTimeout(still, 400))
-  await window.page.screenshot({ path: join(folder, `${name}.png`) })
-  await context.close()
-  console.log(`${name}.png`)
+// A picture that fails must not leave the program running behind it.
+try {
+  for (const { name, path, size, prepare, ...setting } of shots) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue
+    const context = await browser.createBrowserContext()
+    const window = await Window.open(context, setting)
+    const [width, height] = size ?? [1280, 800]
+    await window.page.setViewport({ width, height })
+    await window.goto(program.url + path)
+    await prepare?.(window)
+    await window.page.waitForNetworkIdle()
+    await new Promise((still) => setTimeout(still, 400))
+    await window.page.screenshot({ path: join(folder, `${name}.png`) })
+    await context.close()
+    console.log(`${name}.png`)
+  }
+} finally {
+  await browser.close()
+  await program.stop()
 }
-await browser.close()
-await program.stop()

@@ -24,7 +24,7 @@ export interface PlacedNetwork {
 
 export const CONTACT = { width: 108, symbol: 22 } as const
 export const LOAD = { width: 116, symbol: 34 } as const
-export const ROW = 78
+export const ROW = 92
 const BUS = 14
 
 const hasLoad = (network: Network) => piecesOf(network).some(({ form }) => form === 'load')

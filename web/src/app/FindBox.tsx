@@ -78,6 +78,9 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
       'Screens',
       [
         ...stages.map(({ id, name }) => ({ key: id, says: name, aside: 'stage', run: () => void to(id) })),
+        { key: 'wall', says: 'Wall', aside: 'Scheme', run: () => void to('scheme/wall') },
+        { key: 'rungs', says: 'Rungs', aside: 'Scheme', run: () => void to('scheme/rungs') },
+        { key: 'timeline', says: 'Timeline', aside: 'Scheme', run: () => void to('scheme/timeline') },
         { key: 'runs', says: 'Runs', aside: 'Scheme', run: () => void to('scheme/runs') },
         { key: 'ways', says: 'Ways to wire it', aside: 'Scheme', run: () => void to('scheme/ways') },
         { key: 'jobs', says: 'All jobs', aside: '', run: () => void navigate('/') },

@@ -238,6 +238,8 @@ function useJobKeys(find: () => void, help: () => void) {
   useHotkeys('b', () => take(inHand === 'b' ? undefined : 'b'), mine, [inHand])
   useHotkeys('l', () => void navigate(`/jobs/${session.id}/scheme/loops`), mine)
   useHotkeys('w', () => void navigate(`/jobs/${session.id}/scheme/wall`), mine)
+  useHotkeys('g', () => void navigate(`/jobs/${session.id}/scheme/rungs`), mine)
+  useHotkeys('c', () => void navigate(`/jobs/${session.id}/scheme/timeline`), mine)
   useHotkeys('r', () => void navigate(`/jobs/${session.id}/scheme/runs`), mine)
   useHotkeys('t', changeTheme, mine)
   useHotkeys('esc', () => {

@@ -116,7 +116,8 @@ function caution(job: Job, mode: MeterMode, points: readonly (string | undefined
     const kind = part && terminal ? kindOf(job.parts[part] ?? { kind: '' }) : undefined
     return kind?.terminals[terminal!]?.circuit === 'line voltage'
   })
-  if (onLine)
+  const lineAlone = job.practice === '230' && points.every((point) => point === undefined)
+  if (onLine || (lineAlone && mode !== 'ohms' && mode !== 'beep'))
     return 'Live line-voltage test: licensed or competent people only. Where code and this screen differ, code wins.'
   if (mode === 'ohms' || mode === 'beep')
     return 'Ohms only on a dead, lifted part. Kill the supply and prove it dead first.'

@@ -150,7 +150,7 @@ function Found({
           </thead>
           <tbody>
             {found.map(({ part, terminal, says, place, volts, from, when, line: bites }) => (
-              <tr key={`${part}.${terminal}`} className="border-line border-t align-top">
+              <tr key={`${part}.${terminal}`} className="border-line border-t align-baseline">
                 <th scope="row" className="py-0.5 pr-3 text-left">
                   <button
                     type="button"
@@ -160,9 +160,9 @@ function Found({
                     {says}
                   </button>
                 </th>
-                <td className="py-1.5 pr-3">{place}</td>
-                <td className="py-1.5 text-right font-mono">{volts.toFixed(0)}</td>
-                <td className="py-1.5 pl-4">
+                <td className="py-0.5 pr-3">{place}</td>
+                <td className="py-0.5 text-right font-mono">{volts.toFixed(0)}</td>
+                <td className="py-0.5 pl-4">
                   {from}, {when}
                 </td>
               </tr>

@@ -224,7 +224,7 @@ const Marking = ({
   anchor: 'start' | 'end'
   room: number
 }) =>
-  post.marking.length * 8.2 > room / 2 + 8 ? null : (
+  post.marking.length * 8.2 > room / 2 + 2 ? null : (
     <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[13px]">
       {post.marking}
     </text>

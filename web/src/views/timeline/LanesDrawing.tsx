@@ -93,7 +93,7 @@ export function LanesDrawing({
           type="button"
           onClick={() => pick({ part: lane.part })}
           style={{ top: y, width: name - 6, height }}
-          className="absolute left-0 truncate px-2 text-left font-semibold text-[15px] leading-tight hover:bg-well"
+          className="absolute left-0 line-clamp-2 px-2 text-left font-semibold text-[15px] leading-tight hover:bg-well"
           title={`${lane.label}, ${lane.place}`}
         >
           {lane.label}

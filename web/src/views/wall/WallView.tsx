@@ -18,9 +18,10 @@ import { useWorkspace } from '../../data/workspace.ts'
 import type { Snapshot } from '../../workers/bench.worker.ts'
 import { foundOn } from '../found-on.ts'
 import { hungByHand, landConductor } from './hands.ts'
-import { clear, type Hung } from './hang.ts'
+import { clear } from './hang.ts'
 import { LandSheet } from './LandSheet.tsx'
 import { PartNode } from './PartNode.tsx'
+import type { Rect } from './route.ts'
 import { FrameNode, MouthNode } from './SideNodes.tsx'
 import { WallTools } from './WallTools.tsx'
 import { WireLayer } from './WireLayer.tsx'
@@ -66,7 +67,8 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const room = useStore(({ width, height }) => `${width}x${height}`)
   const look = (zone: string | undefined, made = arrangement) => {
     const parts = made?.parts.filter((part) => zone === undefined || part.zone === zone) ?? []
-    if (parts.length > 0) void flow.fitBounds(boundsOf(parts), { padding: zone === undefined ? 0.05 : 0.12 })
+    const all: readonly Rect[] = zone === undefined ? (made?.frames ?? []) : parts
+    if (all.length > 0) void flow.fitBounds(boundsOf(all), { padding: zone === undefined ? 0.03 : 0.12 })
   }
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the wall first hangs, is tidied, or its room changes
   useEffect(() => {
@@ -155,7 +157,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           >
             {arrangement && <WireLayer arrangement={arrangement} />}
             <MiniMap
-              className="no-print"
+              className="no-print max-sm:hidden!"
               pannable
               ariaLabel="Small map of the wall"
               bgColor="var(--well)"
@@ -201,7 +203,7 @@ const pointWords = (job: Job, point: string) => {
   return terminalInWords(job, part, terminal)
 }
 
-function boundsOf(parts: readonly Hung[]) {
+function boundsOf(parts: readonly Rect[]) {
   const x = Math.min(...parts.map((part) => part.x))
   const y = Math.min(...parts.map((part) => part.y))
   return {

@@ -2,36 +2,22 @@ import { readFileSync } from 'node:fs'
 import { mkdtemp, readdir, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Browser } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import type { Window } from './browser.ts'
+import { oneWindowEach } from './one-window.ts'
 
 /** Rungs and the timeline: the same circuit in the book's drawing, and at any moment since the call. */
 
-const program = new Program()
-let browser: Browser
 let window: Window
-let folder: string
+const program = oneWindowEach((opened) => {
+  window = opened
+})
 
+let folder: string
 beforeAll(async () => {
-  await program.start()
-  browser = await openBrowser()
   folder = await mkdtemp(join(tmpdir(), 'lantern-files-'))
 })
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-  await rm(folder, { recursive: true, force: true })
-})
-beforeEach(async () => {
-  window = await Window.open(await browser.createBrowserContext())
-  window.page.setDefaultTimeout(8000)
-})
-afterEach(async () => {
-  expect(window.complaints).toEqual([])
-  await window.page.browserContext().close()
-})
+afterAll(() => rm(folder, { recursive: true, force: true }))
 
 const display = () => window.page.$eval('[aria-label="Meter display"] .text-5xl', (e) => Number(e.textContent))
 

@@ -1,29 +1,13 @@
-import type { Browser } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { sampleJob } from '../cli/src/samples.ts'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import type { Window } from './browser.ts'
+import { oneWindowEach } from './one-window.ts'
 
 /** Rules, proof and dead map as a technician meets them. */
 
-const program = new Program()
-let browser: Browser
 let window: Window
-
-beforeAll(async () => {
-  await program.start()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-})
-beforeEach(async () => {
-  window = await Window.open(await browser.createBrowserContext())
-})
-afterEach(async () => {
-  expect(window.complaints).toEqual([])
-  await window.page.browserContext().close()
+const program = oneWindowEach((opened) => {
+  window = opened
 })
 
 /** The dance school with one zone's switch output joined to another zone's pump. */

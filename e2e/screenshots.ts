@@ -62,7 +62,8 @@ const shots: readonly Shot[] = [
     async prepare(window) {
       await window.page.waitForSelector('[data-wire]')
       await call('Signal house')(window)
-      await window.click('button', 'Look at zone 2, Signal house')
+      await window.click('button', 'Wide')
+      await new Promise((done) => setTimeout(done, 300))
       await new Promise((done) => setTimeout(done, 600))
     },
   },

@@ -1,31 +1,14 @@
 import type { Job, Wire } from '@civil-lantern/core'
-import type { Browser } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { sampleJob } from '../cli/src/samples.ts'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import type { Window } from './browser.ts'
+import { oneWindowEach } from './one-window.ts'
 
 /** The wall under a technician's hands: conductors pulled, parts moved, a wire followed, twelve zones at once. */
 
-const program = new Program()
-let browser: Browser
 let window: Window
-
-beforeAll(async () => {
-  await program.start()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-})
-beforeEach(async () => {
-  window = await Window.open(await browser.createBrowserContext())
-  window.page.setDefaultTimeout(8000)
-})
-afterEach(async () => {
-  expect(window.complaints).toEqual([])
-  await window.page.browserContext().close()
+const program = oneWindowEach((opened) => {
+  window = opened
 })
 
 const terminal = (point: string) => `[data-terminal="${point}"]`

@@ -1,29 +1,12 @@
-import type { Browser } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { Window } from './browser.ts'
+import { oneWindowEach } from './one-window.ts'
 
 /** What a technician does in one visit, in the real program. */
 
-const program = new Program()
-let browser: Browser
 let window: Window
-
-beforeAll(async () => {
-  await program.start()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-})
-beforeEach(async () => {
-  const context = await browser.createBrowserContext()
-  window = await Window.open(context)
-})
-afterEach(async () => {
-  expect(window.complaints).toEqual([])
-  await window.page.browserContext().close()
+const program = oneWindowEach((opened) => {
+  window = opened
 })
 
 const display = () => window.page.$eval('[aria-label="Meter display"]', (element) => element.textContent ?? '')

@@ -3,8 +3,9 @@ import type { Job } from '../job/schema.ts'
 import { type Feed, feedsOf } from '../loops/feeds.ts'
 import { labelOf, markingOf } from '../loops/words.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import { IN_SEQUENCE } from '../parts/in-sequence.ts'
 import { kindOf } from '../parts/index.ts'
-import type { CircuitClass, PartClass, PartKind } from '../parts/kind.ts'
+import type { CircuitClass, PartKind } from '../parts/kind.ts'
 import { PaperNets, type Piece } from './paper-nets.ts'
 import { type Network, piecesOf, series, seriesParallel } from './series-parallel.ts'
 
@@ -40,20 +41,6 @@ export interface Ladders {
   readonly places: Readonly<Record<string, { readonly loads: readonly number[]; readonly contacts: readonly number[] }>>
 }
 
-/** In the order of the sequence: what is fed first, then what asks, moves, tells and answers. */
-const ORDER: readonly PartClass[] = [
-  'transformer',
-  'clock',
-  'controller',
-  'thermostat',
-  'valve',
-  'relay',
-  'panel',
-  'boiler',
-  'safety',
-  'burner',
-  'pump',
-]
 const CIRCUITS: readonly CircuitClass[] = ['line voltage', 'low voltage', 'call', 'signal', 'earth']
 
 /** The ladder diagrams of a job, one for each source. */
@@ -67,7 +54,7 @@ export function laddersOf({ netlist }: Simulation, job: Job): Ladders {
     const loads = pieces.filter(({ form }) => form === 'load')
     const ranks = (loads.length > 0 ? loads : pieces).map(({ part }) => {
       const kind = netlist.parts.get(part)?.kind.class
-      return 100 * (kind ? ORDER.indexOf(kind) : ORDER.length) + (zone.get(part) ?? 0)
+      return 100 * (kind ? IN_SEQUENCE.indexOf(kind) : IN_SEQUENCE.length) + (zone.get(part) ?? 0)
     })
     return Math.min(...ranks)
   }

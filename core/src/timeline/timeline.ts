@@ -4,7 +4,7 @@ import { labelOf } from '../loops/words.ts'
 import { type Chronicle, replay } from '../motion/chronicle.ts'
 import type { Happening, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
-import type { PartClass } from '../parts/kind.ts'
+import { IN_SEQUENCE } from '../parts/in-sequence.ts'
 import { clockWords } from './clock-words.ts'
 import { counted, type Window, windowsOf } from './windows.ts'
 
@@ -46,25 +46,6 @@ export interface Timeline {
   /** What to think of it, first. */
   readonly says: string
 }
-
-/** The order of the sequence: who asks, what moves, what answers. */
-const ORDER: readonly PartClass[] = [
-  'supply',
-  'switch',
-  'protection',
-  'transformer',
-  'clock',
-  'controller',
-  'thermostat',
-  'valve',
-  'relay',
-  'panel',
-  'boiler',
-  'safety',
-  'burner',
-  'pump',
-  'joint',
-]
 
 /** What happened and when since the chronicle began, beside what should have. */
 export function timelineOf(chronicle: Chronicle): Timeline {
@@ -111,7 +92,8 @@ function lanesOf(chronicle: Chronicle, all: readonly Window[]): Lane[] {
   const parts = [...netlist.parts.values()].filter(({ id }) => touched.has(id))
   parts.sort(
     (a, b) =>
-      ORDER.indexOf(a.kind.class) - ORDER.indexOf(b.kind.class) || (zone.get(a.id) ?? 0) - (zone.get(b.id) ?? 0),
+      IN_SEQUENCE.indexOf(a.kind.class) - IN_SEQUENCE.indexOf(b.kind.class) ||
+      (zone.get(a.id) ?? 0) - (zone.get(b.id) ?? 0),
   )
   const travels = travelsOf(
     chronicle,

@@ -131,6 +131,7 @@ export function LadderDrawing({
                 near={isLit(one.piece.nodes[one.turned ? 1 : 0])}
                 job={job}
                 places={ladders.places[one.piece.part]}
+                number={number}
                 chosen={picked === one.piece.part}
                 pick={pick}
               />
@@ -246,6 +247,7 @@ function PieceMark({
   near,
   job,
   places,
+  number,
   chosen,
   pick,
 }: {
@@ -254,6 +256,7 @@ function PieceMark({
   near: boolean
   job: Job
   places: Ladders['places'][string] | undefined
+  number: number | undefined
   chosen: boolean
   pick: (picked: Picked) => void
 }) {
@@ -262,7 +265,9 @@ function PieceMark({
   const half = (load ? RUNG_LOAD.symbol : RUNG_CONTACT.symbol) / 2
   const working = load && (light?.amps ?? 0) >= 1e-3 && near
   const marks = marksOf(piece, turned, job)
-  const elsewhere = load ? places?.contacts : places?.loads
+  // A load that only feeds its part moves no contact of it.
+  const moves = load && number !== undefined && places?.loads.includes(number) === true
+  const elsewhere = load ? (moves ? places?.contacts : []) : places?.loads
   const refers =
     elsewhere && elsewhere.length > 0
       ? load

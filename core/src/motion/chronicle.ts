@@ -85,23 +85,44 @@ export class Chronicle {
   }
 }
 
-/** Does the same again, as far as a moment; with a moment of infinity to the end, and then until everything rests. */
-export function replay(job: Job, settings: Settings, doings: readonly Doing[], moment: number): Simulation {
+/**
+ * Does the same again, as far as a moment; with a moment of infinity to the end, and then until everything rests.
+ * @param visit is shown the circuit at each of the stops, in their order, before any hand that moved just then
+ */
+export function replay(
+  job: Job,
+  settings: Settings,
+  doings: readonly Doing[],
+  moment: number,
+  stops: readonly number[] = [],
+  visit: (stop: number, simulation: Simulation) => void = () => undefined,
+): Simulation {
   const simulation = new Simulation(job, settings)
   let clock = 0
+  let next = 0
+  const pass = (until: number, standing: boolean) => {
+    for (; next < stops.length && stops[next]! <= until; next++) {
+      run(stops[next]!, standing)
+      visit(stops[next]!, simulation)
+    }
+    run(until, standing)
+  }
+  const run = (until: number, standing: boolean) => {
+    if (standing) simulation.standTo(until)
+    else simulation.runTo(until)
+  }
   for (const doing of doings) {
+    if (clock >= moment) break
     if ('hand' in doing) {
-      if (clock >= moment) break
       const [part, state, value] = doing.hand
       if (simulation.has(part)) simulation.set(part, state, value)
       continue
     }
     const until = Math.min(clock + doing.seconds, moment)
-    if (doing.standing) simulation.standTo(until)
-    else simulation.runTo(until)
+    pass(until, doing.standing)
     clock = until
-    if (clock >= moment) break
   }
+  for (; next < stops.length; next++) visit(stops[next]!, simulation)
   if (moment === Number.POSITIVE_INFINITY) simulation.settle(LONG)
   return simulation
 }

@@ -144,12 +144,11 @@ function lanesOf(chronicle: Chronicle, all: readonly Window[]): Lane[] {
 function travelsOf({ job, settings, doings, simulation, now }: Chronicle, valves: readonly string[]) {
   const found = new Map<string, [number, number][]>(valves.map((id) => [id, []]))
   const moments = [...new Set([0, ...simulation.trace.map(({ at }) => at), now])].sort((a, b) => a - b)
-  for (const moment of moments) {
-    const then = replay(job, settings, doings, moment)
+  replay(job, settings, doings, now, moments, (moment, then) => {
     for (const id of valves) {
       const part = then.netlist.parts.get(id)
       if (part) found.get(id)!.push([moment, openingOf(part, then.stateOf(id))])
     }
-  }
+  })
   return found
 }

@@ -37,22 +37,46 @@ export const asOwn = (kind: PartKind): OwnKind => ({
   note: '',
 })
 
+const KEEPING = ['keep-kind']
+
 /** Keeping, changing and removing kinds of the user's own. */
 export function useOwnKindEdits() {
   const queries = useQueryClient()
-  const done = () => queries.invalidateQueries({ queryKey: ['kinds'] })
+  // The list is read again only when nothing is on its way any more: an older one would undo what was typed since.
+  const done = () => {
+    if (queries.isMutating({ mutationKey: KEEPING }) <= 1) void queries.invalidateQueries({ queryKey: ['kinds'] })
+  }
   const failed = (error: unknown) => toast.error(error instanceof Error ? error.message : String(error))
   const keep = useMutation({
+    mutationKey: KEEPING,
+    scope: { id: 'kinds' },
     mutationFn: ({ id, kind }: StoredKind) => api.keepKind(id, kind),
-    onSuccess: done,
+    // At once in the list: the next change is then made on this one, however long the server takes.
+    onMutate: async (stored) => {
+      await queries.cancelQueries({ queryKey: ['kinds'] })
+      queries.setQueryData<readonly StoredKind[]>(['kinds'], (all = []) =>
+        all.some(({ id }) => id === stored.id)
+          ? all.map((one) => (one.id === stored.id ? stored : one))
+          : [...all, stored],
+      )
+    },
     onError: failed,
+    onSettled: done,
   })
   const take = useMutation({
+    mutationKey: KEEPING,
+    scope: { id: 'kinds' },
     mutationFn: ({ id, file }: { id: string; file: unknown }) => api.importKind(id, file),
-    onSuccess: done,
     onError: failed,
+    onSettled: done,
   })
-  const remove = useMutation({ mutationFn: (id: string) => api.removeKind(id), onSuccess: done, onError: failed })
+  const remove = useMutation({
+    mutationKey: KEEPING,
+    scope: { id: 'kinds' },
+    mutationFn: (id: string) => api.removeKind(id),
+    onError: failed,
+    onSettled: done,
+  })
   return { keep, take, remove }
 }
 

@@ -1,5 +1,5 @@
 import { clockWords, type Job, labelOf, type Timeline } from '@civil-lantern/core'
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useBench } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
@@ -14,13 +14,18 @@ export function TimelineView({ job, snapshot }: { job: Job; snapshot: Snapshot }
   const { now, until } = snapshot
   // Looking back changes nothing that happened; only the clock does, and the hands that move things.
   const key = `${until} ${snapshot.moving} ${JSON.stringify(snapshot.inWords)} ${now === until}`
+  const asked = useRef<'no' | 'once' | 'again'>('no')
+  // One is made at a time: while the clock runs, what comes meanwhile is in the next.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for everything that can have happened
   useEffect(() => {
-    let wanted = true
-    void bench.timeline().then((made) => wanted && setTimeline(made))
-    return () => {
-      wanted = false
+    const make = async () => {
+      asked.current = 'once'
+      setTimeline(await bench.timeline())
+      if ((asked.current as string) === 'again') return make()
+      asked.current = 'no'
     }
+    if (asked.current === 'no') void make()
+    else asked.current = 'again'
   }, [bench, job, key])
   if (!timeline) return null
   return (

@@ -60,7 +60,7 @@ export const Conductor = memo(function Conductor({
             stroke="var(--ink)"
             strokeWidth={2.6}
             strokeDasharray="1.3 5"
-            className="wall-trim"
+            className="wall-trim wall-teeth"
           />
         </>
       ) : (

@@ -67,8 +67,10 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const room = useStore(({ width, height }) => `${width}x${height}`)
   const look = (zone: string | undefined, made = arrangement) => {
     const parts = made?.parts.filter((part) => zone === undefined || part.zone === zone) ?? []
-    const all: readonly Rect[] = zone === undefined ? (made?.frames ?? []) : parts
-    if (all.length > 0) void flow.fitBounds(boundsOf(all), { padding: zone === undefined ? 0.03 : 0.12 })
+    if (parts.length === 0 || !made) return
+    void flow.fitBounds(zone === undefined ? made.extent : boundsOf(parts), {
+      padding: zone === undefined ? 0.01 : 0.12,
+    })
   }
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the wall first hangs, is tidied, or its room changes
   useEffect(() => {

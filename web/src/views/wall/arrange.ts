@@ -32,6 +32,8 @@ export interface Frame extends Rect {
 export interface Arrangement {
   readonly parts: readonly Hung[]
   readonly frames: readonly Frame[]
+  /** Everything that is drawn lies within. */
+  readonly extent: Rect
   readonly sheaths: readonly Sheath[]
   readonly wires: Readonly<Record<string, WirePath>>
   readonly crossings: number
@@ -107,6 +109,13 @@ export function wired(job: Job, parts: readonly Hung[]): Arrangement {
   return {
     parts,
     frames,
+    extent: around(
+      [
+        ...frames,
+        ...[...routes.values()].flatMap((points) => points.map(({ x, y }) => ({ x, y, width: 0, height: 0 }))),
+      ],
+      GRID,
+    ),
     sheaths: mouths.map((one) => ({ ...one, points: sheaths.get(one.cable)! })),
     wires,
     crossings: crossingsOf(wires),

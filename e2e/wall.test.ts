@@ -139,6 +139,13 @@ it('a part is moved, and the move undone and done again; its conductors come alo
   await window.saved()
   expect((await program.job('kestrel-point')).document.parts.V2?.at).toEqual(moved)
   expect(await at()).toBeGreaterThan(40)
+  // And with the arrow keys, from where it hangs now.
+  await window.page.focus('.react-flow__node[data-id="V2"]')
+  await window.page.keyboard.press('Enter')
+  await window.page.keyboard.press('ArrowRight')
+  await window.page.waitForFunction(() => document.querySelector('[aria-label^="Undo: Hang Valve 2"]'))
+  await window.saved()
+  expect((await program.job('kestrel-point')).document.parts.V2?.at?.x).toBeGreaterThan(moved!.x)
 })
 
 it('one wire is followed: what it is joined to stays bright, the others dim', async () => {

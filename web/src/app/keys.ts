@@ -11,6 +11,7 @@ export const keys = [
   { keys: 'G', does: 'Rungs' },
   { keys: 'R', does: 'Runs' },
   { keys: 'C', does: 'Timeline' },
+  { keys: 'Delete', does: 'On the wall: take the chosen wire out, or the chosen part down' },
   { keys: 'T', does: 'Day or Basement' },
   { keys: 'Esc', does: 'Put down the lead, let go of the selection' },
   { keys: '?', does: 'This sheet' },

@@ -1,9 +1,10 @@
-import { copyZone, type Job, labelOf, removePart } from '@civil-lantern/core'
+import { copyZone, type Job } from '@civil-lantern/core'
 import { toast } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button } from '../ui/controls.tsx'
 import { Choice } from '../ui/fields.tsx'
+import { takenOut } from '../views/wall/hands.ts'
 
 /** What hands can do with a part: hang it at another place, copy its zone, take it down with every wire on it. */
 export function PartHands({ id, job }: { id: string; job: Job }) {
@@ -34,13 +35,7 @@ export function PartHands({ id, job }: { id: string; job: Job }) {
         }
       />
       {zone && <Button onClick={copy}>Copy zone {zone[1].number}</Button>}
-      <Button
-        look="bad"
-        onClick={() => {
-          pick(undefined)
-          session.edit(`Take ${labelOf(job, id)} down`.slice(0, 120), (draft) => removePart(draft, id))
-        }}
-      >
+      <Button look="bad" onClick={() => takenOut(job, session, { part: id }, pick)}>
         Take this part down
       </Button>
     </div>

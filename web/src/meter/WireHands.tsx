@@ -14,6 +14,7 @@ import { useWorkspace } from '../data/workspace.ts'
 import { Button } from '../ui/controls.tsx'
 import { Choice, NumberField } from '../ui/fields.tsx'
 import { COLOURS } from '../views/colours.ts'
+import { takenOut } from '../views/wall/hands.ts'
 
 /** What a wire is made of, and what hands can do with it: other colour, size, length or core, a splice cut in, taken out. */
 export function WireHands({ id, wire, job }: { id: string; wire: Wire; job: Job }) {
@@ -63,13 +64,7 @@ export function WireHands({ id, wire, job }: { id: string; wire: Wire; job: Job 
       >
         Cut a splice in
       </Button>
-      <Button
-        look="bad"
-        onClick={() => {
-          pick(undefined)
-          session.edit(`Take wire ${wire.label} out`, (draft) => void delete draft.wires[id])
-        }}
-      >
+      <Button look="bad" onClick={() => takenOut(job, session, { wire: id }, pick)}>
         Take this wire out
       </Button>
     </div>

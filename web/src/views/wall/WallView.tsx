@@ -12,12 +12,13 @@ import {
   useReactFlow,
   useStore,
 } from '@xyflow/react'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import type { Snapshot } from '../../workers/bench.worker.ts'
 import { foundOn } from '../found-on.ts'
-import { hungByHand, landConductor } from './hands.ts'
+import { hungByHand, landConductor, takenOut } from './hands.ts'
 import { clear } from './hang.ts'
 import { LandSheet } from './LandSheet.tsx'
 import { PartNode } from './PartNode.tsx'
@@ -45,6 +46,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { picked, pick, inHand, pulling, land, pull, wide } = useWorkspace()
   const [folded, setFolded] = useState<readonly string[]>([])
   const [ready, setReady] = useState(false)
+  const dragged = useRef(false)
   const [moving, setMoving] = useState(false)
   const [following, setFollowing] = useState(false)
   const { arrangement, tidy, tidied } = useArrangement(job, folded)
@@ -89,6 +91,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     else if (pulling && pulling !== point) landConductor(job, session, pulling, point, pick, pull)
     else pull(pulling === point ? undefined : point)
   }
+  useHotkeys('delete', () => takenOut(job, session, picked, pick), { preventDefault: true }, [job, picked])
   const value: WallContextValue = { job, snapshot, found, followed, touch }
   return (
     <WallContext value={value}>
@@ -125,12 +128,19 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
               // Chosen with the keyboard; what the document says is chosen comes the other way.
               for (const change of changes)
                 if (change.type === 'select' && change.selected && job.parts[change.id]) pick({ part: change.id })
+                // Moved with the arrow keys: there is no drag that stops.
+                else if (change.type === 'position' && !dragged.current && change.position && arrangement)
+                  hungByHand(session, arrangement, [{ id: change.id, position: change.position }])
             }}
             onInit={() => setReady(true)}
             onMoveStart={() => setMoving(true)}
             onMoveEnd={() => setMoving(false)}
             onNodeClick={(_, node) => node.type === 'part' && pick({ part: node.id })}
+            onNodeDragStart={() => {
+              dragged.current = true
+            }}
             onNodeDragStop={(_, node, moved) => {
+              dragged.current = false
               if (arrangement) hungByHand(session, arrangement, moved.length > 0 ? moved : [node])
             }}
             onConnect={({ source, sourceHandle, target, targetHandle }) =>

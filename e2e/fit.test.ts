@@ -58,6 +58,12 @@ const screens = [
   '/jobs/not-here/scheme',
 ]
 
+const arrives = [
+  ['/wall', '[data-wire]'],
+  ['/rungs', 'svg[data-ladder]'],
+  ['/timeline', 'svg[aria-label="What each part did, and when"]'],
+] as const
+
 interface AxeResults {
   readonly violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[]
 }
@@ -81,6 +87,9 @@ describe.each<[Theme, number, number]>([
       await window.verdict('goes dark')
       await window.clickBeginning('Valve 2')
     }
+    // What comes a moment later is looked at too.
+    const late = arrives.find(([end]) => path.endsWith(end))?.[1]
+    if (late) await window.page.waitForSelector(late)
     await window.page.evaluate(axe)
     const { violations } = (await window.page.evaluate(
       'axe.run(document, { resultTypes: ["violations"] })',

@@ -17,8 +17,11 @@ const changed = (job: Job, recipe: (draft: Job) => void): Job => {
 }
 const worse = (job: Job) => findingsOf(job).filter(({ severity }) => severity === 'danger' || severity === 'fails')
 
-it('a zone landed by hand, terminal by terminal, takes the conductors the scheme would take', () => {
-  const job = wired({ scheme: 's2', powered: true }, 3)
+it.each([
+  ['at the boiler', { scheme: 's2', powered: true }],
+  ['away from it', { scheme: 's2', remote: true }],
+] as const)('a zone landed by hand, terminal by terminal, takes the conductors the scheme would take: %s', (_, ask) => {
+  const job = wired(ask, 3)
   const mine = Object.entries(job.wires).filter(([, { from, to }]) =>
     [from.part, to.part].some((part) => part === 'TS2' || part === 'V2'),
   )

@@ -74,7 +74,7 @@ it('a load whose sides are on one rail is drawn and said, and its neighbours sta
   expect(said).toEqual(['Valve 1 has both sides on one rail.'])
 })
 
-it('light stops at the open contact, and past a broken wire', () => {
+it('light stops at the open contact, goes on when it makes, and stops again at a broken wire', () => {
   const { job, simulation } = kestrel()
   const low = () => laddersOf(simulation, job).ladders.find(({ circuit }) => circuit === 'low voltage')!
   const litAt = (part: string) => {
@@ -88,4 +88,17 @@ it('light stops at the open contact, and past a broken wire', () => {
   simulation.settle()
   expect(litAt('TS2')).toEqual([true, true])
   expect(litAt('V2')).toEqual([true, false])
+  const cut = kestrel({
+    calling: [2],
+    alter(draft) {
+      Object.values(draft.wires).find((wire) => wire.label === '21')!.broken = true
+    },
+  })
+  const ladder = laddersOf(cut.simulation, cut.job).ladders.find(({ circuit }) => circuit === 'low voltage')!
+  const { lit } = ladderLight(cut.simulation, ladder)
+  const nodesOf = (part: string) =>
+    ladder.rungs.flatMap(({ network }) => piecesOf(network)).find((one) => one.part === part)!.nodes
+  // One line on paper between thermostat and valve, bright at its near end and dark at its far one.
+  expect(nodesOf('TS2').map((node) => lit.includes(node))).toEqual([true, true])
+  expect(nodesOf('V2').map((node) => lit.includes(node))).toEqual([false, false])
 })

@@ -201,7 +201,9 @@ export class Bus {
   land() {
     const [first, second] = this.#leads
     const screws = this.#leads.every(({ point }) => this.#wirer.leadColour(point) === undefined)
-    if (this.#leads.length === 2 && first && second && screws) {
+    // Two cables end in the boiler room: their cores are brought together there.
+    const cables = first?.cable !== undefined && second?.cable !== undefined
+    if (this.#leads.length === 2 && first && second && screws && !cables) {
       const run = second.cable ? second : first
       this.#wirer.wire(first.point, second.point, run.colour, run.length, this.#how(run))
       return

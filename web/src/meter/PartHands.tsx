@@ -1,10 +1,10 @@
 import { copyZone, type Job } from '@civil-lantern/core'
 import { toast } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
+import { takenOut } from '../data/taken-out.ts'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button } from '../ui/controls.tsx'
 import { Choice } from '../ui/fields.tsx'
-import { takenOut } from '../views/wall/hands.ts'
 
 /** What hands can do with a part: hang it at another place, copy its zone, take it down with every wire on it. */
 export function PartHands({ id, job }: { id: string; job: Job }) {

@@ -10,11 +10,11 @@ import {
   type Wire,
 } from '@civil-lantern/core'
 import { useSession } from '../data/open-job.tsx'
+import { takenOut } from '../data/taken-out.ts'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button } from '../ui/controls.tsx'
 import { Choice, NumberField } from '../ui/fields.tsx'
 import { COLOURS } from '../views/colours.ts'
-import { takenOut } from '../views/wall/hands.ts'
 
 /** What a wire is made of, and what hands can do with it: other colour, size, length or core, a splice cut in, taken out. */
 export function WireHands({ id, wire, job }: { id: string; wire: Wire; job: Job }) {

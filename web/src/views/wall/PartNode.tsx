@@ -47,6 +47,11 @@ export const PartNode = memo(function PartNode({ data: { hung }, selected }: Nod
           <div className="wall-fine truncate text-[14px] text-soft">{says || kind?.name.split(',')[0]}</div>
         </div>
       )}
+      {found.has(part) && (
+        <span className="absolute -top-2.5 right-1 text-[17px] text-bad leading-none" title="A finding stands on it">
+          ▲<span className="sr-only">, a finding stands on it</span>
+        </span>
+      )}
       {terminals.map((one) => (
         <TerminalDot key={one.terminal} part={part} one={one} width={width} splice={splice} selected={selected} />
       ))}

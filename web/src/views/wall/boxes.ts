@@ -1,4 +1,12 @@
-import { type Job, kindOf, markingOf, type PartKind, zonesInOrder } from '@civil-lantern/core'
+import {
+  type CircuitClass,
+  circuitsAtParts,
+  type Job,
+  kindOf,
+  markingOf,
+  type PartKind,
+  zonesInOrder,
+} from '@civil-lantern/core'
 
 /** The wall's grid: every edge of a part, every terminal and every wire lies on it. Units of the wall. */
 export const GRID = 12
@@ -7,6 +15,8 @@ const HEAD = 60
 const FOOT = 12
 const WIDE = 168
 const SPLICE = 60
+
+const LINE: readonly CircuitClass[] = ['line voltage', 'earth']
 
 /** The sides of a part a conductor may leave by. */
 export type Side = 'left' | 'right' | 'both'
@@ -48,6 +58,7 @@ export function boxesOf(job: Job): WallBox[] {
   for (const { id, thermostat, valve, relay } of zonesInOrder(job))
     for (const part of [valve, relay, thermostat]) if (part && !owner.has(part)) owner.set(part, id)
   const rank = new Map(zonesInOrder(job).map(({ id, number }) => [id, number]))
+  const circuits = circuitsAtParts(job)
   const boxes = Object.entries(job.parts).map(([part, { place }]): WallBox => {
     const kind = kindOf(job.parts[part]!)
     const terminals = kind ? placed(kind, (terminal) => markingOf(job, part, terminal)) : []
@@ -57,7 +68,10 @@ export function boxesOf(job: Job): WallBox[] {
       zone: owner.get(part),
       ...extentOf(kind, terminals),
       terminals,
-      column: columnOf(job, part, kind),
+      column: columnOf(
+        kind,
+        LINE.some((circuit) => circuits.get(part)?.has(circuit)),
+      ),
     }
   })
   const first = Math.min(...Object.values(job.places).map(({ order }) => order))
@@ -116,17 +130,18 @@ function sideOf(kind: PartKind, terminal: string, i: number, count: number): Sid
   }
 }
 
-function columnOf(job: Job, part: string, kind: PartKind | undefined): number {
+/** @param onLine is line voltage, or earth, landed on a part whose own terminals do not say? */
+function columnOf(kind: PartKind | undefined, onLine: boolean): number {
   switch (kind?.class) {
     case 'supply':
     case 'switch':
       return COLUMNS.supply
     case 'protection':
     case 'safety':
-      return onLine(job, part) ? COLUMNS.supply : COLUMNS.plant
+      return onLine ? COLUMNS.supply : COLUMNS.plant
     case 'joint':
       if (!isSplice(kind) && kind.terminals.t1) return COLUMNS.panel
-      if (onLine(job, part)) return COLUMNS.lineSplices
+      if (onLine) return COLUMNS.lineSplices
       // What joins many zones stands apart from what joins two leads of one.
       return isSplice(kind) && !kind.terminals.w3 ? COLUMNS.zoneSplices : COLUMNS.lowSplices
     case 'panel':
@@ -141,25 +156,4 @@ function columnOf(job: Job, part: string, kind: PartKind | undefined): number {
     default:
       return COLUMNS.plant
   }
-}
-
-/** Is anything at line voltage, or earth, landed on a part whose own terminals do not say? */
-function onLine(job: Job, part: string): boolean {
-  const seen = new Set([part])
-  const look = [part]
-  for (let at = look.pop(); at !== undefined; at = look.pop())
-    for (const { from, to } of Object.values(job.wires))
-      for (const [here, there] of [
-        [from, to],
-        [to, from],
-      ] as const) {
-        if (here.part !== at || seen.has(there.part)) continue
-        const other = kindOf(job.parts[there.part] ?? { kind: '' })
-        const circuit = other?.terminals[there.terminal]?.circuit
-        if (isSplice(other) || other?.class === 'protection') {
-          seen.add(there.part)
-          look.push(there.part)
-        } else return circuit === 'line voltage' || circuit === 'earth'
-      }
-  return false
 }

@@ -1,4 +1,4 @@
-import { conductorBetween, freshId, type Job, labelOf, removePart, terminalInWords } from '@civil-lantern/core'
+import { conductorBetween, freshId, type Job, labelOf, terminalInWords } from '@civil-lantern/core'
 import { toast } from 'sonner'
 import type { JobSession } from '../../data/job-session.ts'
 import type { Picked } from '../../data/workspace.ts'
@@ -30,22 +30,6 @@ export function landConductor(
   session.edit(`Wire ${label}: ${words}`.slice(0, 120), (draft) => void (draft.wires[id] = wire.value))
   toast(`Wire ${label} landed: ${words}`)
   pick({ wire: id })
-}
-
-/** Takes the chosen wire out, or the chosen part down with every wire on it. */
-export function takenOut(
-  job: Job,
-  session: JobSession,
-  picked: Picked | undefined,
-  pick: (picked: Picked | undefined) => void,
-) {
-  if (!picked) return
-  pick(undefined)
-  if ('wire' in picked) {
-    const wire = job.wires[picked.wire]
-    if (wire) session.edit(`Take wire ${wire.label} out`, (draft) => void delete draft.wires[picked.wire])
-  } else if (job.parts[picked.part])
-    session.edit(`Take ${labelOf(job, picked.part)} down`.slice(0, 120), (draft) => removePart(draft, picked.part))
 }
 
 /** Parts were moved by hand: from now on everything stays where it hangs until the wall is tidied. */

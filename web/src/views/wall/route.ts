@@ -22,9 +22,9 @@ export interface Ask {
 }
 
 const BEND = 4
-const CROSS = 8
+const CROSS = 5
 /** Along a lane another conductor lies in: only where there is no way round. */
-const SHARE = 40
+const SHARE = 30
 const BESIDE_A_PART = 1
 
 const ACROSS = 0 as const

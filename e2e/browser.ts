@@ -25,6 +25,8 @@ export type Theme = 'day' | 'basement'
 export interface Setting {
   readonly theme?: Theme
   readonly speed?: 1 | 4 | 'instant'
+  /** Whose hands the device is in; nobody has said yet where it is empty. */
+  readonly who?: string
 }
 
 /** Brings a thing to the middle of its pane and presses it; what is stuck to an edge would lie over it there. */
@@ -48,17 +50,30 @@ export class Window {
 
   static async open(
     from: Browser | BrowserContext,
-    { theme = 'day', speed = 'instant' }: Setting = {},
+    { theme = 'day', speed = 'instant', who = 'Tester' }: Setting = {},
   ): Promise<Window> {
     const page = await from.newPage()
     await page.evaluateOnNewDocument(
       (wanted) => {
         for (const [key, value] of Object.entries(wanted))
-          if (localStorage.getItem(key) === null) localStorage.setItem(key, value)
+          if (localStorage.getItem(key) === null) localStorage.setItem(key, String(value))
       },
-      { 'lantern:theme': JSON.stringify(theme), 'lantern:speed': JSON.stringify(speed) },
+      {
+        'lantern:theme': JSON.stringify(theme),
+        'lantern:speed': JSON.stringify(speed),
+        ...(who ? { 'lantern:who': JSON.stringify(who) } : {}),
+      },
     )
     return new Window(page)
+  }
+
+  /** What this person tries on a job, as it would be kept in their browser. */
+  async tries(job: string, ...supposed: string[]): Promise<void> {
+    await this.page.evaluateOnNewDocument(
+      (key, value) => localStorage.setItem(key, value),
+      `lantern:tried:${job}`,
+      JSON.stringify({ supposed: supposed.map((id) => ({ id })), hands: {} }),
+    )
   }
 
   async goto(url: string): Promise<void> {

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import { nextEntry } from '@civil-lantern/core'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openBrowser, type Theme, Window } from './browser.ts'
@@ -18,18 +19,19 @@ beforeAll(async () => {
     ...document,
     title: 'Empty pier',
     zones: {},
-    parts: {},
-    wires: {},
-    cables: {},
+    planned: { parts: {}, wires: {}, cables: {} },
+    wired: null,
     scheme: null,
   })
-  const broken = structuredClone(document)
-  broken.wires.w21!.broken = true
-  broken.wires.w22!.lifted = { to: true }
-  await program.put('broken-lamp', {
-    ...broken,
-    title: 'A very long name for a small job with a broken wire at the lower lamp',
-  })
+  const maker = { by: 'Tester', device: 'e2e', clock: '2026-11-01T08:00:00.000Z', revision: 1 }
+  const cut = { kind: 'seen', what: 'condition', is: { id: 'wire:w21/open' }, so: true }
+  const lift = { kind: 'action', does: 'lift', of: 'wire:w22.to' }
+  const seen = nextEntry({ ...maker, id: 'fit-cut-wire' }, [], cut)
+  await program.putFound(
+    'broken-lamp',
+    { ...document, title: 'A very long name for a small job with a broken wire at the lower lamp' },
+    [seen, nextEntry({ ...maker, id: 'fit-lifted-lead' }, [seen], lift)],
+  )
   browser = await openBrowser()
 })
 afterAll(async () => {

@@ -40,7 +40,7 @@ it.each(['fenwick-orchard', 'quay-terrace'])('rungs of %s are saved as one SVG t
   const svg = readFileSync(join(folder, file ?? 'none'), 'utf8')
   expect(svg).toContain(job.title)
   // Joints and sources stand in no rung: a splice is a line, a source is the rails.
-  const shown = Object.entries(job.parts).filter(([, { kind }]) => !/^(joint|supply)\//.test(kind))
+  const shown = Object.entries(job.planned.parts).filter(([, { kind }]) => !/^(joint|supply)\//.test(kind))
   // What no source feeds by itself, such as a flame eye, is named below.
   const missing = shown
     .filter(
@@ -56,7 +56,7 @@ it.each(['fenwick-orchard', 'quay-terrace'])('rungs of %s are saved as one SVG t
 it('a mistake that cannot be a rung is drawn as it is and said', async () => {
   const { document: job } = await program.job('kestrel-point')
   // The far motor lead of the signal house on the hot side, like the near one.
-  const lead = Object.values(job.wires).find((wire) =>
+  const lead = Object.values(job.planned.wires).find((wire) =>
     [wire.from, wire.to].some((e) => e.part === 'V2' && e.terminal === 'm2'),
   )!
   lead[lead.from.part === 'V2' ? 'to' : 'from'] = { part: 'TS2', terminal: 'r' }
@@ -102,10 +102,11 @@ it('the timeline is scrubbed back: every view and the meter show that moment, an
 
 it('while a valve travels the timeline says until when that is no fault; a broken wire is overdue', async () => {
   const { document: job } = await program.job('kestrel-point')
-  const cut = Object.values(job.wires).find((wire) => wire.label === '21')!
-  cut.broken = true
+  const [cut] = Object.entries(job.planned.wires).find(([, wire]) => wire.label === '21')!
   await program.put('cut', job)
+  await window.tries('cut', `wire:${cut}/open`)
   await window.goto(`${program.url}/jobs/cut/scheme/timeline`)
+  await window.click('button', 'tried')
   await window.click('switch', 'Signal house thermostat')
   await window.sees('should have happened by')
   await window.sees('overdue')

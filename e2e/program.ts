@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
+import type { Entry } from '@civil-lantern/core'
 import type { JobRow, StoredJob } from '../web/src/data/api.ts'
 
 const root = resolve(import.meta.dirname, '..')
@@ -72,7 +73,7 @@ export class Program {
   }
 
   async job(id: string): Promise<StoredJob> {
-    const answer = await fetch(`${this.url}/api/jobs/${id}`)
+    const answer = await fetch(`${this.url}/api/jobs/${id}?version=2`)
     return answer.json() as Promise<StoredJob>
   }
 
@@ -81,12 +82,27 @@ export class Program {
     return ((await answer.json()) as { jobs: JobRow[] }).jobs
   }
 
-  /** Stores a job document under an id. */
-  async put(id: string, document: unknown): Promise<void> {
-    const answer = await fetch(`${this.url}/api/jobs`, {
+  /** Stores a job under an id, as one at whose wall nobody has been yet. */
+  async put(id: string, document: object): Promise<void> {
+    await this.#post('/api/jobs', { id, document: { ...document, before: null } })
+  }
+
+  /** Stores a job under an id with a wall that was found as its document says, and what was entered since. */
+  async putFound(id: string, document: object, entries: readonly Entry[] = []): Promise<void> {
+    await this.#post('/api/jobs', { id, document })
+    if (entries.length > 0) await this.#post(`/api/jobs/${id}/entries`, { entries })
+  }
+
+  async entries(id: string): Promise<Entry[]> {
+    const answer = await fetch(`${this.url}/api/jobs/${id}/entries`)
+    return ((await answer.json()) as { entries: Entry[] }).entries
+  }
+
+  async #post(path: string, body: unknown): Promise<void> {
+    const answer = await fetch(this.url + path, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ id, document }),
+      body: JSON.stringify(body),
     })
     if (!answer.ok) throw new Error(await answer.text())
   }

@@ -1,3 +1,4 @@
+import { documentOf } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
 import { sampleJob } from '../cli/src/samples.ts'
 import type { Window } from './browser.ts'
@@ -13,7 +14,7 @@ const program = oneWindowEach((opened) => {
 /** The dance school with one zone's switch output joined to another zone's pump. */
 async function backFed(id: string) {
   const { document } = await program.job('quay-terrace')
-  document.wires.extra = {
+  document.planned.wires.extra = {
     from: { part: 'V1', terminal: 'out' },
     to: { part: 'P4', terminal: 'l' },
     colour: 'grey',
@@ -30,15 +31,15 @@ const text = (selector: string) => window.page.$eval(selector, (element) => elem
 it('a back-feed is in the list, on the wire and in the proof; its fix is applied, and the job is proven', async () => {
   const url = await backFed('back-fed')
   await window.goto(`${url}/runs`)
-  await window.sees('Reception alone also runs Pump, Studio floor.')
+  await window.sees('Cloakroom alone also runs Pump, Sprung floor.')
   await window.find('button', 'Select wire x1')
   expect(await text('button[aria-label="Select wire x1"]')).toContain('a finding stands on it')
   await window.goto(`${url}/proof`)
-  await window.sees('Pump, Studio floor runs while Reception calls.')
+  await window.sees('Pump, Sprung floor runs while Cloakroom calls.')
   await window.click('button', 'Show its way in Loops')
   await window.page.waitForSelector('svg [data-found]')
-  await window.find('switch', 'Reception thermostat')
-  expect(await window.page.$eval('[aria-label="Reception thermostat"]', (e) => e.getAttribute('aria-checked'))).toBe(
+  await window.find('switch', 'Cloakroom thermostat')
+  expect(await window.page.$eval('[aria-label="Cloakroom thermostat"]', (e) => e.getAttribute('aria-checked'))).toBe(
     'true',
   )
   await window.click('button', 'Put it right')
@@ -46,7 +47,7 @@ it('a back-feed is in the list, on the wire and in the proof; its fix is applied
   await window.click('button', 'Proof')
   await window.sees('Proven in 8 combinations of calls.')
   await window.saved()
-  expect((await program.job('back-fed')).document.wires.extra).toBeUndefined()
+  expect((await program.job('back-fed')).document.planned.wires.extra).toBeUndefined()
 })
 
 it('a finding is accepted with a reason, which the document keeps and the lamp respects', async () => {
@@ -66,7 +67,7 @@ it('a finding is accepted with a reason, which the document keeps and the lamp r
 it('a long proof shows how far it is, is cancelled, and goes on when asked', async () => {
   await program.put(
     'twelve',
-    sampleJob({ scheme: 's5a', zones: 12, panel: 'panel/zone-valve-6', hotWater: true, priority: true }),
+    documentOf(sampleJob({ scheme: 's5a', zones: 12, panel: 'panel/zone-valve-6', hotWater: true, priority: true })),
   )
   await window.goto(`${program.url}/jobs/twelve/scheme/proof`)
   const from = performance.now()

@@ -16,7 +16,7 @@ const browser = await openBrowser()
 // The dance school as somebody left it: one zone's switch output on another zone's pump.
 const { document: backFed } = await program.job('quay-terrace')
 backFed.title = 'Quay Terrace, as found'
-backFed.wires.extra = {
+backFed.planned.wires.extra = {
   from: { part: 'V1', terminal: 'out' },
   to: { part: 'P4', terminal: 'l' },
   colour: 'grey',

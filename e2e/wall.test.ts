@@ -1,4 +1,4 @@
-import type { Job, Wire } from '@civil-lantern/core'
+import { documentOf, type Job, plannedJob, type Wire } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
 import { sampleJob } from '../cli/src/samples.ts'
 import type { Window } from './browser.ts'
@@ -34,7 +34,7 @@ const asLaid = ({ wires }: Job) =>
     .sort()
 
 async function onTheWall(id: string, job?: Job) {
-  if (job) await program.put(id, job)
+  if (job) await program.put(id, documentOf(job))
   await window.goto(`${program.url}/jobs/${id}/scheme/wall`)
   await window.click('button', 'Wide')
   await window.page.waitForSelector('.react-flow__node-part')
@@ -77,7 +77,7 @@ it('a zone is wired with the mouse, conductor by conductor, as the scheme would 
     await window.page.waitForFunction((n) => document.querySelectorAll('[data-wire]').length === n + 1, {}, wires)
   }
   await window.saved()
-  expect(asLaid((await program.job('by-mouse')).document)).toEqual(asLaid(whole))
+  expect(asLaid(plannedJob((await program.job('by-mouse')).document))).toEqual(asLaid(whole))
 })
 
 it('another zone is wired with the keyboard alone', async () => {
@@ -111,7 +111,7 @@ it('another zone is wired with the keyboard alone', async () => {
     await keyboard.press('Escape')
   }
   await window.saved()
-  expect(asLaid((await program.job('by-keys')).document)).toEqual(asLaid(whole))
+  expect(asLaid(plannedJob((await program.job('by-keys')).document))).toEqual(asLaid(whole))
 })
 
 it('a part is moved, and the move undone and done again; its conductors come along', async () => {
@@ -129,15 +129,15 @@ it('a part is moved, and the move undone and done again; its conductors come alo
   await window.saved()
   await window.find('button', 'Undo: Hang Valve 2 elsewhere')
   expect(await at()).toBeGreaterThan(40)
-  const moved = (await program.job('kestrel-point')).document.parts.V2?.at
+  const moved = (await program.job('kestrel-point')).document.planned.parts.V2?.at
   expect(moved).toBeDefined()
   await window.click('button', 'Undo: Hang Valve 2 elsewhere')
   await window.page.waitForFunction(() => document.querySelector('[aria-label^="Redo: Hang Valve 2"]'))
   await window.saved()
-  expect((await program.job('kestrel-point')).document.parts.V2?.at).toBeUndefined()
+  expect((await program.job('kestrel-point')).document.planned.parts.V2?.at).toBeUndefined()
   await window.click('button', 'Redo: Hang Valve 2 elsewhere')
   await window.saved()
-  expect((await program.job('kestrel-point')).document.parts.V2?.at).toEqual(moved)
+  expect((await program.job('kestrel-point')).document.planned.parts.V2?.at).toEqual(moved)
   expect(await at()).toBeGreaterThan(40)
   // And with the arrow keys, from where it hangs now.
   await window.page.focus('.react-flow__node[data-id="V2"]')
@@ -145,7 +145,7 @@ it('a part is moved, and the move undone and done again; its conductors come alo
   await window.page.keyboard.press('ArrowRight')
   await window.page.waitForFunction(() => document.querySelector('[aria-label^="Undo: Hang Valve 2"]'))
   await window.saved()
-  expect((await program.job('kestrel-point')).document.parts.V2?.at?.x).toBeGreaterThan(moved!.x)
+  expect((await program.job('kestrel-point')).document.planned.parts.V2?.at?.x).toBeGreaterThan(moved!.x)
 })
 
 it('one wire is followed: what it is joined to stays bright, the others dim', async () => {
@@ -164,7 +164,7 @@ it('one wire is followed: what it is joined to stays bright, the others dim', as
 
 it('a splice is cut into a wire, a part hung from the catalogue and taken down again, a zone copied', async () => {
   const { whole } = secondZoneOff()
-  await program.put('hands', whole)
+  await program.put('hands', documentOf(whole))
   await window.goto(`${program.url}/jobs/hands/scheme/wall`)
   await window.page.waitForSelector('[data-wire="w23"]')
   await window.page.$eval('[data-wire="w23"] .wall-hit', (path) =>
@@ -185,7 +185,7 @@ it('a splice is cut into a wire, a part hung from the catalogue and taken down a
   await window.saved()
   const { document: kept } = await program.job('hands')
   expect(Object.keys(kept.zones)).toHaveLength(3)
-  expect(kept.parts.RL1).toBeUndefined()
+  expect(kept.planned.parts.RL1).toBeUndefined()
   await window.click('button', 'Proof')
   await window.sees('Proven in 8 combinations of calls.')
 })

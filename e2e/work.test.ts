@@ -67,8 +67,8 @@ it.each(['kestrel-point', 'sable-row', 'fenwick-orchard', 'quay-terrace', 'lowth
   '%s opens lit and well',
   async (id) => {
     await window.goto(`${program.url}/jobs/${id}`)
-    await window.page.waitForSelector('h1[data-tone]')
-    expect(await window.page.$eval('h1[data-tone]', (element) => element.getAttribute('data-tone'))).toBe('well')
+    await window.click('button', 'planned')
+    await window.page.waitForSelector('h1[data-tone="well"]')
     await window.page.waitForSelector('button[aria-label$=", lit"]')
   },
 )
@@ -111,7 +111,8 @@ describe('on the demo job', () => {
       /2[56]\.\dV/.test(document.querySelector('[aria-label="Meter display"]')?.textContent ?? ''),
     )
     const shown = /\d+\.\d/.exec(await display())![0]
-    await window.click('button', 'Log this reading')
+    await window.fill('I read, in V', '26.1')
+    await window.click('button', 'Keep my reading')
     await window.clickBeginning('Valve 3')
     await window.fill('Name', 'Valve by the pillar')
     await window.saved()
@@ -119,13 +120,16 @@ describe('on the demo job', () => {
     await window.verdict('Signal house calls')
     await window.clickBeginning('Valve by the pillar')
     await window.click('link', 'Log')
-    await window.sees('One reading is logged.')
+    await window.sees('One entry, one reading from the wall.')
     const entry = await window.page.$eval('ol li:has(time)', (element) => element.textContent ?? '')
-    expect(entry).toContain(`${shown} V`)
+    // What the program computed is not in the log, only what was read.
+    expect(shown).not.toBe('26.1')
+    expect(entry).toContain('26.1 V')
+    expect(entry).not.toContain(`${shown} V`)
+    expect(entry).toContain('Tester')
     expect(entry).toContain('Valve 2 M1 to Transformer C')
     expect(entry).toContain('Boiler room, left wall')
     expect(entry).toContain('Calling: Signal house')
-    expect(entry).toContain('Valve 2 held open')
   })
 
   it('leads are landed by touch, and ohms on a live loop warn', async () => {

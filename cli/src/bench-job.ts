@@ -1,20 +1,44 @@
 import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
-import { ask, askingOf, type Job, kindOf, Simulation, type StateValue, zonesInOrder } from '@civil-lantern/core'
-import { readJob } from '@civil-lantern/core/validate'
+import {
+  ask,
+  askingOf,
+  benchWith,
+  checkSupposition,
+  circuitOf,
+  type Job,
+  kindOf,
+  reshaped,
+  type Simulation,
+  type StateValue,
+  type Supposition,
+  usualCircuit,
+  type Which,
+  zonesInOrder,
+} from '@civil-lantern/core'
+import { type JobFile, readJobFile } from '@civil-lantern/core/validate'
 import { Refused } from './refused.ts'
 
 const many = { type: 'string', multiple: true } as const
 const one = { type: 'string' } as const
 
 const options = {
+  as: one,
   call: many,
   set: many,
+  fault: many,
+  figure: many,
+  joint: many,
+  supply: one,
+  suppose: many,
   break: many,
   lift: many,
   from: one,
   to: one,
   mode: one,
+  wire: one,
+  turns: one,
+  at: one,
   way: one,
   script: one,
   until: one,
@@ -27,36 +51,104 @@ function parsed(args: string[]) {
     throw new Refused(error instanceof Error ? error.message : String(error))
   }
 }
+type Values = ReturnType<typeof parsed>['values']
+
+/** What a command works on: the job with one of its circuits, and what is wrong with that. */
+export interface OnBench {
+  readonly as: Which
+  readonly job: Job
+  readonly supposed: readonly Supposition[]
+  readonly hands: ReturnType<typeof circuitOf>['hands']
+  readonly values: Values
+}
 
 /** The options and the one job file of a command. */
-export async function jobAndOptions(args: string[]) {
+export async function jobAndOptions(args: string[]): Promise<OnBench> {
   const { values, positionals } = parsed(args)
   const [file, ...extra] = positionals
   if (file === undefined) throw new Refused('Name a job file.')
   if (extra.length > 0) throw new Refused(`One job file at a time; ${extra.join(' ')} is too much.`)
-  return { job: await jobFrom(file), values }
+  const read = await fileFrom(file)
+  const as = values.as ?? usualCircuit(read.document, read.entries)
+  if (as !== 'planned' && as !== 'found') throw new Refused(`--as is planned or found, not "${as}".`)
+  const { job, supposed, hands } = circuitOf(read.document, read.entries, as)
+  // A file of the first version held what its user tried: it is applied, and said.
+  const { tried, notes } = read.beside
+  for (const note of notes) process.stderr.write(`lantern: ${file}: ${note}\n`)
+  if (tried.supposed.length > 0)
+    process.stderr.write(`lantern: ${file}: applied as tried: ${tried.supposed.map(({ id }) => id).join(', ')}\n`)
+  const wanted = [...supposed, ...tried.supposed, ...suppositions(job, values)]
+  return { as, job, supposed: wanted, hands: { ...hands, ...tried.hands }, values }
 }
 
 /** A job file on the bench: read, altered for this run, its calls made, and settled. */
 export async function onTheBench(args: string[]) {
-  const { job, values } = await jobAndOptions(args)
-  for (const name of values.break ?? []) breakWire(job, name)
-  for (const point of values.lift ?? []) lift(job, point)
-  const simulation = new Simulation(job)
+  const { as, job: asWired, supposed, hands, values } = await jobAndOptions(args)
+  const job = reshaped(asWired, supposed)
+  const simulation = benchWith(asWired, supposed, hands)
   for (const name of values.call ?? []) ask(simulation, job, zoneOf(job, name), true)
   for (const assignment of values.set ?? []) assign(simulation, assignment)
-  const settled = simulation.settle()
-  return { job, simulation, settled, values }
+  const seconds = values.at === undefined ? undefined : numberIn('--at', values.at)
+  if (seconds !== undefined) simulation.runTo(seconds)
+  const settled =
+    seconds === undefined ? simulation.settle() : { atRest: !simulation.moving, buzzing: simulation.buzzing }
+  return { as, job, supposed, simulation, settled, values }
 }
 
-async function jobFrom(file: string): Promise<Job> {
+/** What the options suppose, each refused with the names there are where the job has no such thing. */
+function suppositions(job: Job, values: Values): Supposition[] {
+  const all: Supposition[] = [
+    ...(values.fault ?? []).map((name) => ({ id: `part:${dotted('--fault', name).join('/')}` })),
+    ...(values.figure ?? []).map((text) => {
+      const [name, value] = valued('--figure', text)
+      const [part, figure] = dotted('--figure', name)
+      return { id: `part:${part}/figure.${figure}`, value }
+    }),
+    ...(values.joint ?? []).map((text) => {
+      const [name, value] = valued('--joint', text)
+      return { id: `${name.startsWith('wire:') ? name : `wire:${name}`}/ohms`, value }
+    }),
+    ...(values.supply === undefined ? [] : [{ id: 'supply/volts', value: numberIn('--supply', values.supply) }]),
+    ...(values.break ?? []).map((name) => ({ id: `wire:${name.replace(/^wire:/, '')}/open` })),
+    ...(values.lift ?? []).flatMap((point) => lifted(job, point)),
+    ...(values.suppose ?? []).map((text) => {
+      const [id = '', value] = text.split('=')
+      return value === undefined ? { id } : { id, value: numberIn('--suppose', value) }
+    }),
+  ]
+  for (const one of all) {
+    const checked = checkSupposition(job, one)
+    if (!checked.ok) throw new Refused(`${checked.failures[0]!.says} ${checked.failures[0]!.remedy}`)
+  }
+  return all
+}
+
+function valued(option: string, text: string): [string, number] {
+  const at = text.lastIndexOf('=')
+  if (at < 1) throw new Refused(`${option} "${text}" is not NAME=VALUE.`)
+  return [text.slice(0, at), numberIn(option, text.slice(at + 1))]
+}
+
+function dotted(option: string, name: string): [string, string] {
+  const dot = name.indexOf('.')
+  if (dot < 1) throw new Refused(`${option} "${name}" is not part.name.`)
+  return [name.slice(0, dot), name.slice(dot + 1)]
+}
+
+export function numberIn(option: string, text: string): number {
+  const value = Number(text)
+  if (text.trim() === '' || !Number.isFinite(value)) throw new Refused(`${option} "${text}" is not a number.`)
+  return value
+}
+
+export async function fileFrom(file: string): Promise<JobFile> {
   let text: string
   try {
     text = await readFile(file, 'utf8')
   } catch {
     throw new Refused(`${file} cannot be read. Name an existing job file.`)
   }
-  const read = readJob(text)
+  const read = readJobFile(text)
   if (!read.ok) throw new Refused(`${file}: ${read.failures[0]!.says} ${read.failures[0]!.remedy}`)
   return read.value
 }
@@ -71,24 +163,18 @@ export function zoneOf(job: Job, name: string): string {
   return zone.id
 }
 
-function breakWire(job: Job, name: string) {
-  const wire = job.wires[name.replace(/^wire:/, '')]
-  if (!wire) throw new Refused(`There is no wire ${name}. Name one as wire:ID, such as wire:w7.`)
-  wire.broken = true
-}
-
-function lift(job: Job, point: string) {
+/** Every conductor landed on a terminal, lifted off it. */
+function lifted(job: Job, point: string): Supposition[] {
   const [part, terminal] = splitPoint(point)
   const known = job.parts[part] && kindOf(job.parts[part])?.terminals[terminal]
   if (!known) throw new Refused(`There is no terminal ${point} in this job.`)
-  let lifted = 0
-  for (const wire of Object.values(job.wires))
-    for (const end of ['from', 'to'] as const)
-      if (wire[end].part === part && wire[end].terminal === terminal) {
-        wire.lifted = { ...wire.lifted, [end]: true }
-        lifted++
-      }
-  if (lifted === 0) throw new Refused(`No wire is landed on ${point}.`)
+  const found = Object.entries(job.wires).flatMap(([id, wire]) =>
+    (['from', 'to'] as const).flatMap((end) =>
+      wire[end].part === part && wire[end].terminal === terminal ? [{ id: `wire:${id}.${end}/lifted` }] : [],
+    ),
+  )
+  if (found.length === 0) throw new Refused(`No wire is landed on ${point}.`)
+  return found
 }
 
 export function assign(simulation: Simulation, assignment: string) {

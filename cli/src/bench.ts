@@ -1,4 +1,16 @@
-import { type Circuit, prove, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import {
+  alterationsOf,
+  ask,
+  benchWith,
+  Circuit,
+  everySupposition,
+  inPattern,
+  prove,
+  Simulation,
+  statesOf,
+  writeSpice,
+  zonesInOrder,
+} from '@civil-lantern/core'
 import { highPrecision } from './high-precision.ts'
 import { ngspiceSays } from './ngspice.ts'
 import { sampleJob } from './samples.ts'
@@ -52,13 +64,13 @@ async function againstNgspice(zones: number) {
   const ours = microseconds(4000, () => {
     const branch = changing[turn % changing.length]!
     const pass = Math.floor(turn++ / changing.length)
-    circuit.setLump(branch, { open: false, ohms: pass % 2 ? 0.011 : 0.012, henries: 0, farads: 0 })
+    circuit.force(branch, { as: 'closed', ohms: pass % 2 ? 0.011 : 0.012 })
     if (!circuit.solve()) throw new Error('nothing was solved')
   })
   const read = microseconds(2000, () => {
     const branch = changing[turn % changing.length]!
     const pass = Math.floor(turn++ / changing.length)
-    circuit.setLump(branch, { open: false, ohms: pass % 2 ? 0.011 : 0.012, henries: 0, farads: 0 })
+    circuit.force(branch, { as: 'closed', ohms: pass % 2 ? 0.011 : 0.012 })
     circuit.solve()
     circuit.volts(1, 2)
   })
@@ -95,7 +107,7 @@ function largestError(circuit: Circuit): number {
   const exact = highPrecision(circuit)
   let most = 0
   for (const branch of circuit.netlist.branches) {
-    if (branch.form === 'stray') continue
+    if (branch.form === 'stray' || branch.form === 'touch') continue
     const { re, im } = circuit.between(branch.a, branch.b)
     const [a, b] = [exact[branch.a]!, exact[branch.b]!]
     most = Math.max(most, Math.hypot(a[0].minus(b[0]).minus(re).toNumber(), a[1].minus(b[1]).minus(im).toNumber()))
@@ -133,16 +145,38 @@ function allCombinations(zones: number) {
   note(`solves per combination, ${zones} zones`, solves / 2 ** zones, '', 'at most 2.5', solves / 2 ** zones <= 2.5)
 }
 
+/** Counts the time spent in solving from here on, milliseconds, until it is stopped. */
+function solving() {
+  const { solve } = Circuit.prototype
+  let spent = 0
+  Circuit.prototype.solve = function (this: Circuit) {
+    const from = performance.now()
+    const solved = solve.call(this)
+    spent += performance.now() - from
+    return solved
+  }
+  return {
+    stop() {
+      Circuit.prototype.solve = solve
+      return spent
+    },
+  }
+}
+
 /** The proof of a panel with hot-water priority, whole, with its trials and its pumps against shut valves; warm, best of three. */
 function proof(zones: number) {
   const job = sampleJob({ scheme: 's5a', zones, panel: 'panel/zone-valve-6', hotWater: true, priority: true })
   const once = () => {
+    const clocked = solving()
     const from = performance.now()
     const work = prove(job)
     let looks = 0
     let calls = 0
     for (let next = work.next(); ; next = work.next()) {
-      if (next.done) return { calls, all: performance.now() - from, looks, ...next.value }
+      if (next.done) {
+        const all = performance.now() - from
+        return { calls, all, looks, solving: clocked.stop(), ...next.value }
+      }
       looks++
       if (next.value.done <= 2 ** zones) calls = performance.now() - from
     }
@@ -159,10 +193,71 @@ function proof(zones: number) {
     goal ? best.calls < 150 : null,
   )
   note(`proof, ${zones} zones: all trials, ${best.looks} looks up`, best.all, 'ms')
+  note(
+    `proof, ${zones} zones: wall over its solves’ own time`,
+    best.all / best.solving,
+    'x',
+    'at most 2',
+    best.all / best.solving <= 2,
+  )
   note(`proof, ${zones} zones: solves per combination`, best.solves / best.rows.length, '')
 }
 
+/**
+ * Every single thing a live bench of a six-zone panel can be supposed to have, switched, settled and given back, beside a
+ * solve; and what is out of the pattern, built anew.
+ */
+function suppositions() {
+  const job = sampleJob({ scheme: 's5a', zones: 6, panel: 'panel/zone-valve-6', hotWater: true, priority: true })
+  const simulation = new Simulation(job)
+  for (const { id } of zonesInOrder(job).slice(0, 2)) ask(simulation, job, id, true)
+  simulation.settle()
+  const mark = simulation.mark()
+  const changing = contacts(simulation)
+  let turn = 0
+  const solve = microseconds(2000, () => {
+    const branch = changing[turn % changing.length]!
+    const pass = Math.floor(turn++ / changing.length)
+    simulation.circuit.force(branch, { as: 'closed', ohms: pass % 2 ? 0.011 : 0.012 })
+    simulation.circuit.solve()
+  })
+  for (const branch of changing) simulation.circuit.force(branch, undefined)
+  const all = everySupposition(job).filter(inPattern)
+  const times = all.map((one) => {
+    const alterations = alterationsOf(job, [one])
+    let best = Number.POSITIVE_INFINITY
+    for (let i = 0; i < 4; i++) {
+      const from = performance.now()
+      simulation.alter(alterations)
+      simulation.settle()
+      simulation.back(mark)
+      best = Math.min(best, (performance.now() - from) * 1e3)
+    }
+    return best
+  })
+  const mean = times.reduce((sum, one) => sum + one, 0) / times.length
+  const worst = times.indexOf(Math.max(...times))
+  if (process.argv.includes('--slowest'))
+    for (const [i] of [...times.entries()].sort((a, b) => b[1] - a[1]).slice(0, 12))
+      console.log(`${all[i]!.id} ${(times[i]! / solve).toFixed(1)}`)
+  note('suppositions in the pattern, 6-zone panel', all.length, '')
+  note('its changed-contact solve', solve, 'us')
+  note('one switched, settled, given back: mean', mean, 'us')
+  note('the same, in solves', mean / solve, 'x', 'at most 15', mean / solve <= 15)
+  note(
+    `the worst (${all[worst]!.id}), in solves`,
+    times[worst]! / solve,
+    'x',
+    'at most 15',
+    times[worst]! / solve <= 15,
+  )
+  const elsewhere = [{ id: 'lead:TS1.w/on:PN1.w2' }]
+  const built = microseconds(5, () => void benchWith(job, elsewhere, statesOf(simulation, job)))
+  note('one out of the pattern, built anew', built / 1e3, 'ms', 'at most 10', built <= 1e4)
+}
+
 zoneCycle()
+suppositions()
 for (const zones of [6, 10, 12]) proof(zones)
 allCombinations(6)
 allCombinations(10)

@@ -1,9 +1,16 @@
-import { type Job, kindOf } from '@civil-lantern/core'
+import { type Job, kindOf, type Supposition } from '@civil-lantern/core'
 import type { Random } from './random.ts'
 
-type Breakage = (job: Job, random: Random) => void
+/** A job with things wrong with it. */
+export interface Broken {
+  readonly job: Job
+  readonly supposed: readonly Supposition[]
+}
 
-const wireIds = (job: Job) => Object.keys(job.wires)
+/** Changes the wiring of a draft, or names what is wrong with it. */
+type Breakage = (job: Job, random: Random) => string | undefined
+
+const wireId = (job: Job, random: Random) => random.pick(Object.keys(job.wires))
 
 /** A terminal of any part, at random. */
 function anyTerminal(job: Job, random: Random) {
@@ -13,36 +20,42 @@ function anyTerminal(job: Job, random: Random) {
 }
 
 const breakages: readonly Breakage[] = [
+  (job, random) => `wire:${wireId(job, random)}/open`,
+  (job, random) => `wire:${wireId(job, random)}.${random.next() < 0.5 ? 'from' : 'to'}/lifted`,
+  (job, random) => `wire:${wireId(job, random)}.to/ohms`,
+  (job, random) => `wire:${wireId(job, random)}/earth`,
   (job, random) => {
-    job.wires[random.pick(wireIds(job))]!.broken = true
+    delete job.wires[wireId(job, random)]
+    return undefined
   },
   (job, random) => {
-    job.wires[random.pick(wireIds(job))]!.lifted = random.next() < 0.5 ? { from: true } : { to: true }
+    job.wires[wireId(job, random)]!.to = anyTerminal(job, random)
+    return undefined
   },
   (job, random) => {
-    delete job.wires[random.pick(wireIds(job))]
-  },
-  (job, random) => {
-    job.wires[random.pick(wireIds(job))]!.to = anyTerminal(job, random)
-  },
-  (job, random) => {
-    const [one, other] = [job.wires[random.pick(wireIds(job))]!, job.wires[random.pick(wireIds(job))]!]
+    const [one, other] = [job.wires[wireId(job, random)]!, job.wires[wireId(job, random)]!]
     ;[one.to, other.to] = [other.to, one.to]
+    return undefined
   },
   (job, random) => {
     const from = anyTerminal(job, random)
     job.wires.extra = { from, to: anyTerminal(job, random), colour: 'grey', size: 0.8, length: 0.3, label: 'short' }
+    return undefined
   },
   (job, random) => {
-    const part = job.parts[random.pick(Object.keys(job.parts))]!
-    const faults = kindOf(part)?.faults ?? []
-    if (faults.length > 0) part.faults = [random.pick(faults).name]
+    const id = random.pick(Object.keys(job.parts))
+    const faults = kindOf(job.parts[id]!)?.faults ?? []
+    return faults.length > 0 ? `part:${id}/${random.pick(faults).name}` : undefined
   },
 ]
 
 /** A copy of a job with one to three things wrong with it. */
-export function broken(job: Job, random: Random): Job {
+export function broken(job: Job, random: Random): Broken {
   const copy = structuredClone(job)
-  for (let n = 1 + random.below(3); n > 0; n--) random.pick(breakages)(copy, random)
-  return copy
+  const supposed: Supposition[] = []
+  for (let n = 1 + random.below(3); n > 0; n--) {
+    const id = random.pick(breakages)(copy, random)
+    if (id !== undefined) supposed.push({ id })
+  }
+  return { job: copy, supposed }
 }

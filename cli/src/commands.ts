@@ -1,5 +1,7 @@
 import {
   budgetsOf,
+  clamp,
+  documentOf,
   everythingCalling,
   findingsOf,
   fitOf,
@@ -22,8 +24,8 @@ import {
   wiredBy,
   writeSpice,
 } from '@civil-lantern/core'
-import { writeJob } from '@civil-lantern/core/validate'
-import { jobAndOptions, onTheBench } from './bench-job.ts'
+import { writeJobFile } from '@civil-lantern/core/validate'
+import { jobAndOptions, numberIn, onTheBench } from './bench-job.ts'
 import { Refused } from './refused.ts'
 import { readScript, runScript } from './script.ts'
 
@@ -37,13 +39,22 @@ const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value)}
 /** Each command takes its arguments and gives the exit code. */
 export const commands: Readonly<Record<string, (args: string[]) => Promise<number>>> = {
   async read(args) {
-    const { job, simulation, values } = await onTheBench(args)
+    const { as, job, simulation, values } = await onTheBench(args)
     const { from, to, mode = 'volts' } = values
+    if (mode === 'amps') {
+      const wire = (values.wire ?? '').replace(/^wire:/, '')
+      const turns = values.turns === undefined ? 1 : Math.round(numberIn('--turns', values.turns))
+      if (turns < 1 || turns > 20) throw new Refused('--turns goes from 1 to 20.')
+      const reading = clamp(simulation, wire, turns)
+      if (!reading.ok) throw new Refused(`${reading.failures[0]!.says} ${reading.failures[0]!.remedy}`)
+      print({ as, wire, turns, ...reading.value })
+      return 0
+    }
     if (mode !== 'volts' && mode !== 'loz' && mode !== 'direct' && mode !== 'ohms' && mode !== 'beep')
-      throw new Refused(`"${mode}" is not a mode. Choose volts, loz, direct, ohms or beep.`)
+      throw new Refused(`"${mode}" is not a mode. Choose volts, loz, direct, ohms, beep or amps.`)
     if (!from || !to) throw new Refused('Say where the leads go: --from part.terminal --to part.terminal.')
     const [a, b] = [node(from), node(to)]
-    print({ from: pointInWords(job, from), to: pointInWords(job, to), ...read(simulation, mode, a, b) })
+    print({ as, from: pointInWords(job, from), to: pointInWords(job, to), ...read(simulation, mode, a, b) })
     return 0
 
     function node(point: string): number {
@@ -54,21 +65,22 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
   },
 
   async settle(args) {
-    const { job, simulation, settled } = await onTheBench(args)
+    const { as, job, simulation, settled } = await onTheBench(args)
     const parts: Record<string, unknown> = {}
     for (const { id, kind, figures } of simulation.netlist.parts.values()) {
       const state = simulation.stateOf(id)
       if (Object.keys(state).length === 0) continue
       parts[id] = { label: job.parts[id]?.label, says: kind.says(figures, state), state }
     }
-    print({ at: simulation.now, ...settled, parts, trace: simulation.trace })
+    print({ as, at: simulation.now, ...settled, parts, trace: simulation.trace })
     return 0
   },
 
   async verdict(args) {
-    const { job, simulation } = await onTheBench(args)
+    const { as, job, simulation } = await onTheBench(args)
     const { tone, sentence, more, zones } = verdictOf(simulation, job, loopsOf(simulation, job))
     print({
+      as,
       tone,
       says: sentenceText(sentence),
       more: more.map(sentenceText),
@@ -79,8 +91,8 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
   },
 
   async check(args) {
-    const { job } = await onTheBench(args)
-    const findings = findingsOf(job)
+    const { job, supposed } = await onTheBench(args)
+    const findings = findingsOf(job, supposed)
     for (const finding of findings) {
       const fix = finding.severity === 'tidy' ? undefined : fixOf(job, finding)
       print({ ...finding, ...(fix ? { fix: fix.says } : {}) })
@@ -89,7 +101,7 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
   },
 
   async prove(args) {
-    const { job } = await onTheBench(args)
+    const { as, job } = await onTheBench(args)
     const count = Object.keys(job.zones).length
     if (count > MOST_PROVEN) throw new Refused(`${count} zones are more than the ${MOST_PROVEN} that can be proven.`)
     const { differences, rows, deadEnds } = proven(job)
@@ -97,12 +109,12 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       const fix = fixOfDifference(job, difference)
       print({ ...difference, path: pathOf(job, difference), ...(fix ? { fix: fix.says } : {}) })
     }
-    print({ combinations: rows.length, differences: differences.length, deadEnds })
+    print({ as, combinations: rows.length, differences: differences.length, deadEnds })
     return differences.length > 0 ? 1 : 0
   },
 
   async scheme(args) {
-    const { job, values } = await jobAndOptions(args)
+    const { job, values } = await jobAndOptions([...args, '--as', 'planned'])
     const way = values.way ? schemeCalled(values.way) : fittingSchemes(job)[0]
     if (!way)
       throw new Refused(
@@ -112,14 +124,14 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       )
     const fit = fitOf(way, job)
     if (!fit.fits) throw new Refused(`${way.name} does not fit: ${fit.why}`)
-    process.stdout.write(writeJob(wiredBy(job, way)))
+    process.stdout.write(writeJobFile(documentOf(wiredBy(job, way))))
     return 0
   },
 
   async run(args) {
-    const { job, values } = await jobAndOptions(args)
+    const { job, supposed, hands, values } = await jobAndOptions(args)
     if (!values.script) throw new Refused('Name what happens: --script EVENTS.json.')
-    for (const happening of runScript(job, await readScript(values.script)))
+    for (const happening of runScript({ job, supposed, hands }, await readScript(values.script)))
       print({ ...happening, at: Number(happening.at.toFixed(3)) })
     return 0
   },

@@ -2,13 +2,14 @@ import { execFile } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
+import { documentOf, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
-import { writeJob } from '@civil-lantern/core/validate'
+import { writeJobFile } from '@civil-lantern/core/validate'
 import { afterAll, expect, it } from 'vitest'
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
 const file = join(folder, 'job.json')
-writeFileSync(file, writeJob(demoJobs['kestrel-point']!()))
+writeFileSync(file, writeJobFile(documentOf(demoJobs['kestrel-point']!())))
 writeFileSync(join(folder, 'list.json'), '{"format":"list"}')
 afterAll(() => rmSync(folder, { recursive: true }))
 
@@ -43,26 +44,29 @@ it('wires a survey, and runs a job through a script', async () => {
   const { parts: _p, wires: _w, cables: _c, scheme: _s, ...survey } = demoJobs['quay-terrace']!()
   writeFileSync(
     join(folder, 'survey.json'),
-    JSON.stringify({
-      ...survey,
-      parts: {},
-      wires: {},
-      cables: {},
-      scheme: null,
-      zones: Object.fromEntries(
-        Object.entries(survey.zones).map(([id, { thermostat, valve, relay, pump, ...zone }]) => [id, zone]),
-      ),
-    }),
+    writeJobFile(
+      documentOf({
+        ...survey,
+        parts: {},
+        wires: {},
+        cables: {},
+        wired: null,
+        scheme: null,
+        zones: Object.fromEntries(
+          Object.entries(survey.zones).map(([id, { thermostat, valve, relay, pump, ...zone }]) => [id, zone]),
+        ),
+      }),
+    ),
   )
   const made = await lantern('scheme', join(folder, 'survey.json'))
-  expect(JSON.parse(made.out)).toEqual(demoJobs['quay-terrace']!())
+  expect(plannedJob(JSON.parse(made.out).document)).toEqual(demoJobs['quay-terrace']!())
   writeFileSync(join(folder, 'made.json'), made.out)
   writeFileSync(
     join(folder, 'events.json'),
     JSON.stringify({
       until: 60,
       events: [
-        { at: 10, call: 'Reception', on: true },
+        { at: 10, call: 'Cloakroom', on: true },
         { at: 40, set: 'FS1.closed=false' },
       ],
     }),
@@ -98,7 +102,7 @@ it('proves a job, and names what differs with its path and what puts it right', 
     length: 1,
     label: 'extra',
   }
-  writeFileSync(join(folder, 'backfed.json'), JSON.stringify(job))
+  writeFileSync(join(folder, 'backfed.json'), writeJobFile(documentOf(job)))
   const { code, out } = await lantern('prove', join(folder, 'backfed.json'))
   const [first] = out
     .trim()
@@ -106,7 +110,7 @@ it('proves a job, and names what differs with its path and what puts it right', 
     .map((line) => JSON.parse(line))
   expect([code, first.says, first.fix]).toEqual([
     1,
-    'Pump, Studio floor runs while Reception calls.',
+    'Pump, Sprung floor runs while Cloakroom calls.',
     'Take wire extra off',
   ])
   expect(first.path).toContainEqual({ wire: 'extra' })
@@ -122,7 +126,12 @@ it.each([
   ['a file that is not there', ['settle', 'none.json'], 'cannot be read'],
   ['a terminal that does not exist', ['read', file, '--from', 'V9.m1', '--to', 'XF1.c'], 'no terminal V9.m1'],
   ['a zone that does not exist', ['settle', file, '--call', 'Attic'], 'no zone "Attic"'],
-  ['a wire that does not exist', ['settle', file, '--break', 'wire:w999'], 'no wire'],
+  ['a wire that does not exist', ['settle', file, '--break', 'wire:w999'], 'no wire "w999"'],
+  ['a fault that does not exist', ['settle', file, '--fault', 'V2.sulks'], 'no fault "sulks"; there are windingOpen'],
+  ['a figure that does not exist', ['settle', file, '--figure', 'V2.wings=2'], 'no figure "wings"'],
+  ['a joint without ohms', ['settle', file, '--joint', 'wire:w21.from'], 'not NAME=VALUE'],
+  ['a circuit that does not exist', ['settle', file, '--as', 'dreamt'], 'planned or found'],
+  ['a clamp on nothing', ['read', file, '--mode', 'amps', '--wire', 'w999'], 'no wire w999'],
   ['a state that does not exist', ['settle', file, '--set', 'V2.mood=good'], 'no state mood'],
   ['a mode that does not exist', ['read', file, '--from', 'V2.m1', '--to', 'V2.m2', '--mode', 'kelvin'], 'not a mode'],
   ['an option that does not exist', ['settle', file, '--loud'], '--loud'],

@@ -2,7 +2,8 @@ import { commands } from './commands.ts'
 import { Refused } from './refused.ts'
 
 const USAGE = `lantern COMMAND JOB.json [options]
-  read     one reading: --from part.terminal --to part.terminal --mode volts|loz|direct|ohms|beep
+  read     one reading: --from part.terminal --to part.terminal --mode volts|loz|direct|ohms|beep,
+           or a clamp: --mode amps --wire ID --turns N
   settle   the state of every part once everything has come to rest
   verdict  the sentence, how each zone stands, and what the transformers carry
   check    findings, one a line; exit 1 where any is above tidy
@@ -10,7 +11,11 @@ const USAGE = `lantern COMMAND JOB.json [options]
   spice    the circuit as a SPICE netlist
   scheme   the job wired from its survey: the first way that fits, or --way ID
   run      what happens over time: --script EVENTS.json; one happening a line
-Options for all: --call "Zone name"   --set part.state=value   --break wire:ID   --lift part.terminal   (each may repeat)`
+Options for all (each may repeat):
+  --as planned|found       which circuit; found where the file has entries
+  --call "Zone name"       --set part.state=value       --at SECONDS instead of waiting until all is at rest
+  --fault part.name        --figure part.name=value     --joint wire:ID.end=OHMS      --supply VOLTS
+  --break wire:ID          --lift part.terminal         --suppose ID[=VALUE]`
 
 const [command, ...rest] = process.argv.slice(2)
 const run = command === undefined ? undefined : commands[command]

@@ -1,4 +1,4 @@
-import { ask, type Job, Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
+import { ask, benchWith, type Job, type Simulation, writeSpice, zonesInOrder } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { broken } from './breakages.ts'
 import { ngspice, type Solved } from './ngspice.ts'
@@ -24,10 +24,10 @@ interface Case {
 function* casesOf(name: string, job: Job, random: Random, most: typeof DEMO): Generator<Case> {
   const zones = zonesInOrder(job).slice(0, most.zones)
   for (let variant = 0; variant <= most.variants; variant++) {
-    const asFound = variant === 0 ? job : broken(job, random)
+    const wrong = variant === 0 ? { job, supposed: [] } : broken(job, random)
     for (let calls = 0; calls < 2 ** zones.length; calls++) {
-      const simulation = new Simulation(asFound)
-      for (const [bit, zone] of zones.entries()) if (calls & (1 << bit)) ask(simulation, asFound, zone.id, true)
+      const simulation = benchWith(wrong.job, wrong.supposed)
+      for (const [bit, zone] of zones.entries()) if (calls & (1 << bit)) ask(simulation, wrong.job, zone.id, true)
       simulation.settle()
       yield { name: `${name}, variant ${variant}, calls ${calls.toString(2).padStart(zones.length, '0')}`, simulation }
     }

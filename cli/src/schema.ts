@@ -1,6 +1,9 @@
 import { writeFile } from 'node:fs/promises'
-import { Job } from '@civil-lantern/core'
+import { Document } from '@civil-lantern/core'
 
 /** Publishes the JSON Schema of the job format beside its description. */
 const target = new URL('../../docs/job.schema.json', import.meta.url)
-await writeFile(target, `${JSON.stringify({ $schema: 'http://json-schema.org/draft-07/schema#', ...Job }, null, 2)}\n`)
+await writeFile(
+  target,
+  `${JSON.stringify({ $schema: 'http://json-schema.org/draft-07/schema#', ...Document }, null, 2)}\n`,
+)

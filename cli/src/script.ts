@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises'
-import { ask, type Job, Simulation } from '@civil-lantern/core'
+import { ask, benchWith, reshaped } from '@civil-lantern/core'
 import { door } from '@civil-lantern/core/validate'
 import { type Static, Type } from 'typebox'
-import { assign, zoneOf } from './bench-job.ts'
+import { assign, type OnBench, zoneOf } from './bench-job.ts'
 import { Refused } from './refused.ts'
 
 /** What happens to a job over time: calls and settings at seconds since the start. */
@@ -39,8 +39,12 @@ export async function readScript(file: string): Promise<Static<typeof Script>> {
 }
 
 /** Runs a job through a script and returns everything that happened, in order. */
-export function runScript(job: Job, script: Static<typeof Script>) {
-  const simulation = new Simulation(job)
+export function runScript(
+  { job: asWired, supposed, hands }: Pick<OnBench, 'job' | 'supposed' | 'hands'>,
+  script: Static<typeof Script>,
+) {
+  const job = reshaped(asWired, supposed)
+  const simulation = benchWith(asWired, supposed, hands)
   for (const event of [...script.events].sort((a, b) => a.at - b.at)) {
     if (event.at > script.until) break
     simulation.runTo(event.at)

@@ -1,44 +1,80 @@
+// The core's public face, room by room, from the ground up.
+
+// bench: a live circuit, watched
+export { type Delta, deltaOf, withDelta } from './bench/delta.ts'
+export { LiveBench, type OnTheBench, type PanelReading, type Snapshot, type Watched } from './bench/live-bench.ts'
+// checks, plan, load, rungs, timeline: judged, planned, drawn
 export { type Fix, fixOf } from './checks/fix.ts'
-export { type Finding, findingsOf, openFindings, rules, type Severity, type Spot } from './checks/index.ts'
+export { type Finding, findingsOf, openFindings, rules, type Severity } from './checks/index.ts'
+// circuit, motion, meter: the copper, in time, and what an instrument reads on it
 export { Circuit } from './circuit/circuit.ts'
 export { type Branch, figuresOf, type InstalledPart, type Netlist, netlistOf, terminalName } from './circuit/netlist.ts'
+// schemes, intent, compare, suppose, record: what is meant, what differs, what could be wrong, what was found
+export { type Change, type Comparison, compare } from './compare/compare.ts'
+export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
+// proof, hands: every combination of calls, and what hands do
 export { conductorBetween, nextLabel, spareCores } from './hands/conductor.ts'
 export { copyZone } from './hands/copy-zone.ts'
 export { hangPart } from './hands/hang.ts'
 export { removePart } from './hands/remove.ts'
 export { spliceInto } from './hands/splice-into.ts'
-export { blankJob, mains, zonesInOrder } from './job/blank.ts'
+export { heating, type Intent, intentOf } from './intent/intent.ts'
+// job: the document, its edits, units
+export { documentOf, jobWith, noCircuit, plannedJob } from './job/document.ts'
 export * from './job/edit.ts'
 export * from './job/failure.ts'
 export { freshId } from './job/fresh-id.ts'
+export { mains } from './job/practice.ts'
 export * from './job/schema.ts'
-export { sound } from './job/sound.ts'
 export * from './job/units.ts'
-export { addZone, MOST_ZONES, placeNamed, removeZone } from './job/zones.ts'
+export { MOST_ZONES, placeNamed, removeZone, zonesInOrder } from './job/zones.ts'
 export { type Budget, budgetsOf, everythingCalling } from './load/budget.ts'
 export { fuseFor } from './load/fuse-size.ts'
+// loops: following the voltage
 export * from './loops/index.ts'
 export { meaningOf } from './meter/meaning.ts'
 export { clamp, type MeterMode, type MeterReading, probe, read } from './meter/meter.ts'
 export { type Typical, typicalOf } from './meter/typical.ts'
+export { type Alterations, together, unaltered } from './motion/alterations.ts'
 export { type Asking, ask, askingOf } from './motion/asking.ts'
-export { Chronicle } from './motion/chronicle.ts'
-export { type Happening, type Settings, Simulation } from './motion/simulation.ts'
-export { leverByHand, stemByHand } from './parts/body.ts'
+export { Chronicle, statesOf } from './motion/chronicle.ts'
+export { played } from './motion/plays.ts'
+export { type Happening, type Mark, type Settings, Simulation } from './motion/simulation.ts'
+// parts: the catalogue
 export { catalogue, kindOf, kinds } from './parts/index.ts'
-export type { CircuitClass, Control, Dial, Fault, PartKind, State, StateValue, Terminal } from './parts/kind.ts'
+export {
+  type CircuitClass,
+  type Control,
+  type Dial,
+  endSwitchOf,
+  type Fault,
+  type PartKind,
+  type State,
+  type StateValue,
+  type Terminal,
+} from './parts/kind.ts'
+export { addZone, blankJob } from './parts/new-job.ts'
 export { type CablePlan, cablePlans, cableWouldDo } from './plan/cables.ts'
 export { circuitsAtParts } from './plan/circuits-at.ts'
 export { netWires } from './plan/net-wires.ts'
 export { type SketchLine, sketchOf } from './plan/sketch.ts'
 export { type TerminalsPlan, terminalsPlan } from './plan/terminals.ts'
-export { heating, type Intent, intentOf } from './prove/intent.ts'
-export { deadMap, guardsOf, type LiveTerminal, liveTerminals } from './prove/live-map.ts'
-export { BOILER, isOn, type OutputRule, outputRules, rowsAsCsv } from './prove/outputs.ts'
-export { fixOfDifference, pathOf } from './prove/path.ts'
-export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven } from './prove/prove.ts'
+export { deadMap, guardsOf, type LiveTerminal, liveTerminals } from './proof/live-map.ts'
+export { BOILER, isOn, type OutputRule, outputRules, rowsAsCsv } from './proof/outputs.ts'
+export { fixOfDifference, pathOf } from './proof/path.ts'
+export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven } from './proof/proof.ts'
+export { circuitOf, keyOf, type Standing, usualCircuit, type Which } from './record/circuit-of.ts'
+export { Entry, hadSeen, inOrder, type Maker, nextEntry } from './record/entry.ts'
+export type { Certainty, OpenAction } from './record/entry-kind.ts'
+export { type Conflict, type Found, foundOf, takenBack } from './record/found.ts'
+export { type Act, acts } from './record/kinds/action.ts'
+export { entryInWords, entryKindOf, entryKinds } from './record/kinds/index.ts'
+export type { Reading } from './record/kinds/reading.ts'
+export { type Moved, movedByHand } from './record/moved.ts'
+export { Stand } from './record/stand.ts'
+export { standInWords } from './record/stand-in-words.ts'
 export { type Ladder, type Ladders, laddersOf, type Rung } from './rungs/ladders.ts'
 export { type LadderLight, ladderLight, pieceKey } from './rungs/light.ts'
 export type { Piece as RungPiece } from './rungs/paper-nets.ts'
@@ -60,7 +96,33 @@ export { faultsOfOwnKind, likeOf } from './schemes/own-kinds.ts'
 export { type Rewiring, rewireBy, rewired } from './schemes/rewire.ts'
 export type { Scheme } from './schemes/scheme.ts'
 export { type School, type SchoolName, schoolOf, schools } from './schemes/schools.ts'
+
+// standing: how far each stage of a job has come
+export { type StageId, type StageStanding, stageStandings, standings } from './standing/index.ts'
+export { benchWith, runWith } from './suppose/bench.ts'
+export {
+  alterationsOf,
+  checkSupposition,
+  everySupposition,
+  inPattern,
+  reshaped,
+  suppositionInWords,
+  unitOf,
+} from './suppose/index.ts'
+export { Supposition } from './suppose/supposition.ts'
 export { clockWords } from './timeline/clock-words.ts'
 export { type Sequence, type SequenceStep, sequenceOf } from './timeline/sequence.ts'
 export { type Awaited, type Bar, type Lane, type Timeline, timelineOf } from './timeline/timeline.ts'
 export type { Window } from './timeline/windows.ts'
+// words: what things are called
+export type { Spot } from './words/spot.ts'
+export {
+  labelOf,
+  markingOf,
+  type Piece,
+  placeOf,
+  pointInWords,
+  type Sentence,
+  sentenceText,
+  terminalInWords,
+} from './words/words.ts'

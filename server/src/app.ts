@@ -10,6 +10,7 @@ import { controllerRoutes } from './routes/controller.ts'
 import { entryRoutes } from './routes/entries.ts'
 import { jobRoutes } from './routes/jobs.ts'
 import { kindRoutes } from './routes/kinds.ts'
+import { standInRoutes } from './routes/stand-in.ts'
 import type { Database } from './store/database.ts'
 import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
@@ -58,7 +59,13 @@ export function application(store: Database, webFolder: string, log: Logger, con
     ctx.body = { ok: true }
   })
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb' }))
-  const routers = [jobRoutes(jobs), entryRoutes(jobs, entries), kindRoutes(kinds), controllerRoutes(controllerPort)]
+  const routers = [
+    jobRoutes(jobs, entries),
+    entryRoutes(jobs, entries),
+    standInRoutes(jobs, entries),
+    kindRoutes(kinds),
+    controllerRoutes(controllerPort),
+  ]
   for (const router of routers) app.use(router.routes())
   app.use(async (ctx) => {
     if (ctx.path.startsWith('/api/') || (ctx.method !== 'GET' && ctx.method !== 'HEAD')) return

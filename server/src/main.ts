@@ -1,8 +1,9 @@
 import { resolve } from 'node:path'
-import { demoJobs } from '@civil-lantern/core/demo'
+import { demoFiles } from '@civil-lantern/core/demo'
 import { pino } from 'pino'
 import { application } from './app.ts'
 import { openDatabase } from './store/database.ts'
+import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
 
 const root = resolve(import.meta.dirname, '../..')
@@ -15,7 +16,12 @@ const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
 const store = await openDatabase(file, `${root}/server/migrations`)
 if (process.argv.includes('--demo')) {
   const jobs = new Jobs(store, () => new Date().toISOString())
-  for (const [id, make] of Object.entries(demoJobs)) await jobs.add(id, make())
+  const entries = new Entries(store, () => new Date().toISOString())
+  for (const [id, make] of Object.entries(demoFiles)) {
+    const file = make()
+    const { made } = await jobs.add(id, file.document)
+    if (made && file.entries.length > 0) await entries.append(id, file.entries)
+  }
 }
 const server = application(store, `${root}/web/dist`, log, controllerPort).listen(port, host, () => {
   const address = server.address()

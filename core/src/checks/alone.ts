@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { ask } from '../motion/asking.ts'
+import { is } from '../motion/plays.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 
@@ -25,8 +26,8 @@ export function standingOf(simulation: Simulation): Standing {
     const { id, kind } = part
     const state = simulation.stateOf(id)
     if (kind.class === 'valve' && openingOf(part, state) > 0.5) open.add(id)
-    if (kind.class === 'pump' && state[kind.roles?.running ?? ''] === true) pumps.add(id)
-    if (kind.roles?.told && state[kind.roles.told] === true) told = true
+    if (kind.class === 'pump' && is(simulation, part, 'running')) pumps.add(id)
+    if (is(simulation, part, 'told')) told = true
   }
   return { open, pumps, told }
 }

@@ -1,12 +1,15 @@
 import type { Job } from '../job/schema.ts'
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Finding, Found, Rule } from './finding.ts'
+
+/** The fault by which a kind describes its factory link. */
+const LINK = 'linkLeftIn'
 
 export const alwaysCalled: Rule = {
   id: 'always-called',
   name: 'Nothing calls the boiler while every valve is shut',
   caution: 'The boiler can fire against shut valves: switch it off until this is put right.',
-  check({ job, asFound, poles, landed, simulation }) {
+  check({ job, supposed, poles, landed, simulation }) {
     const found: Found[] = []
     for (const call of poles.calls) {
       const part = call.part.id
@@ -22,12 +25,12 @@ export const alwaysCalled: Rule = {
             { part: job.wires[wire]!.to.part, terminal: job.wires[wire]!.to.terminal },
           ]),
       ]
-      const linked = asFound.parts[part]?.faults?.includes('linkLeftIn')
+      const linked = supposed.has(`part:${part}/${LINK}`)
       if (linked || poles.copper.joined(call.hotNode, call.backNode))
         found.push({
           severity: 'fails',
           at,
-          says: `The call pair of ${labelOf(job, part)} is linked${fed?.kind.faults?.some(({ name }) => name === 'linkLeftIn') ? ': the factory link is still in' : ''}.`,
+          says: `The call pair of ${labelOf(job, part)} is linked${fed?.kind.faults?.some(({ name }) => name === LINK) ? ': the factory link is still in' : ''}.`,
           why: 'The boiler runs day and night, whatever the valves do.',
           remedy: 'Take the link out.',
         })
@@ -50,11 +53,6 @@ export const alwaysCalled: Rule = {
   },
   mend(draft: Job, { at }: Finding) {
     const [spot] = at
-    const part = spot?.part ? draft.parts[spot.part] : undefined
-    if (part?.faults?.includes('linkLeftIn')) {
-      part.faults = part.faults.filter((name) => name !== 'linkLeftIn')
-      if (part.faults.length === 0) delete part.faults
-    }
     for (const [id, { from, to }] of Object.entries(draft.wires))
       if (from.part === spot?.part && to.part === spot?.part) delete draft.wires[id]
   },

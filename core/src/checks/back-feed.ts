@@ -1,6 +1,6 @@
-import { labelOf } from '../loops/words.ts'
-import { intentOf, servesNow } from '../prove/intent.ts'
-import { wayOf } from '../prove/way.ts'
+import { intentOf, servesNow } from '../intent/intent.ts'
+import { wayOf } from '../loops/way.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const backFeed: Rule = {

@@ -1,6 +1,6 @@
 import { terminalName } from '../circuit/netlist.ts'
-import { markingOf } from '../loops/words.ts'
 import { kindOf } from '../parts/index.ts'
+import { markingOf } from '../words/words.ts'
 import type { Rule } from './finding.ts'
 
 export const capacity: Rule = {

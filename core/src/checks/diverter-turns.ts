@@ -1,4 +1,5 @@
-import { labelOf } from '../loops/words.ts'
+import { kindOf } from '../parts/index.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const diverterTurns: Rule = {
@@ -6,8 +7,9 @@ export const diverterTurns: Rule = {
   name: 'A diverter turns the way its pipes want',
   caution: 'The jumpers carry line voltage: isolate before they are moved.',
   check: ({ job, simulation }) =>
-    [...simulation.netlist.parts.values()].flatMap(({ id, kind, figures }): Found[] =>
-      kind.kind === 'valve/diverter' && figures.jumpersMoved !== figures.mirrored
+    [...simulation.netlist.parts.values()].flatMap(({ id, kind, figures }): Found[] => {
+      const [jumpers, body] = kind.roles?.diverts ?? []
+      return jumpers !== undefined && body !== undefined && figures[jumpers] !== figures[body]
         ? [
             {
               severity: 'fails',
@@ -17,10 +19,11 @@ export const diverterTurns: Rule = {
               remedy: 'Move the jumpers, isolated.',
             },
           ]
-        : [],
-    ),
+        : []
+    }),
   mend(draft, { at: [spot] }) {
     const part = spot?.part ? draft.parts[spot.part] : undefined
-    if (part) part.figures = { ...part.figures, jumpersMoved: part.figures?.mirrored ?? 0 }
+    const [jumpers, body] = (part && kindOf(part)?.roles?.diverts) ?? []
+    if (part && jumpers && body) part.figures = { ...part.figures, [jumpers]: part.figures?.[body] ?? 0 }
   },
 }

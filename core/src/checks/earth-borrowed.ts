@@ -1,5 +1,5 @@
-import { terminalInWords } from '../loops/words.ts'
 import { kindOf } from '../parts/index.ts'
+import { terminalInWords } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 const isGreen = (colour: string) => colour === 'green' || colour === 'green-yellow'

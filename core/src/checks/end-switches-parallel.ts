@@ -1,4 +1,5 @@
-import { labelOf } from '../loops/words.ts'
+import { endSwitchOf } from '../parts/kind.ts'
+import { labelOf } from '../words/words.ts'
 import type { Rule } from './finding.ts'
 import { stationsOf } from './strips.ts'
 
@@ -10,7 +11,7 @@ export const endSwitchesParallel: Rule = {
       (call ? stationsOf(call) : [])
         .filter(
           ({ part, element, subject }) =>
-            !subject && simulation.netlist.parts.get(part)?.kind.roles?.endSwitch === element,
+            !subject && endSwitchOf(simulation.netlist.parts.get(part)?.kind.roles) === element,
         )
         .map(({ part }) => ({
           severity: 'fails' as const,

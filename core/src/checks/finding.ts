@@ -1,19 +1,12 @@
 import type { Job } from '../job/schema.ts'
 import type { Loops } from '../loops/loops.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import type { Poles } from '../poles/poles.ts'
+import type { Spot } from '../words/spot.ts'
 import type { Alone } from './alone.ts'
 import type { Landed } from './landed.ts'
-import type { Poles } from './poles.ts'
 
 export type Severity = 'danger' | 'fails' | 'tidy'
-
-/** The thing a finding stands on: a terminal, a part, a wire or a cable. */
-export interface Spot {
-  readonly part?: string
-  readonly terminal?: string
-  readonly wire?: string
-  readonly cable?: string
-}
 
 export interface Finding {
   /** Stable for the same fact: the rule and where it stands. */
@@ -33,8 +26,8 @@ export type Found = Omit<Finding, 'rule' | 'id' | 'caution'>
 /** The sound wiring, and what the rules ask about it. */
 export interface Wired {
   readonly job: Job
-  /** The job with its breaks and part faults. */
-  readonly asFound: Job
+  /** Ids of what is supposed or was seen to be wrong with it. */
+  readonly supposed: ReadonlySet<string>
   /** At rest, nobody calling. */
   readonly simulation: Simulation
   readonly loops: Loops

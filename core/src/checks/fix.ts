@@ -1,7 +1,8 @@
 import { makeEdit } from '../job/edit.ts'
 import type { Job } from '../job/schema.ts'
+import type { Spot } from '../words/spot.ts'
 import { type Deviation, deviations } from './as-meant.ts'
-import type { Finding, Spot } from './finding.ts'
+import type { Finding } from './finding.ts'
 import { findingsOf, rules } from './index.ts'
 
 /** An edit that puts a finding right: tried on the job, and found to. */

@@ -1,4 +1,4 @@
-import { markingOf } from '../loops/words.ts'
+import { markingOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const halfLanded: Rule = {

@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
-import { sound } from '../job/sound.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { Simulation } from '../motion/simulation.ts'
+import { Poles } from '../poles/poles.ts'
 import { type Alone, calledAlone } from './alone.ts'
 import { alwaysCalled } from './always-called.ts'
 import { backFeed } from './back-feed.ts'
@@ -31,7 +31,6 @@ import { ownThermostat } from './own-thermostat.ts'
 import { pairsExchanged } from './pairs-exchanged.ts'
 import { panelLink } from './panel-link.ts'
 import { permanentFeed } from './permanent-feed.ts'
-import { Poles } from './poles.ts'
 import { provenAssumed } from './proven-assumed.ts'
 import { restContact } from './rest-contact.ts'
 import { sharedThermostat } from './shared-thermostat.ts'
@@ -43,7 +42,7 @@ import { thermostatCommon } from './thermostat-common.ts'
 import { transformerSize } from './transformer-size.ts'
 import { usedCap } from './used-cap.ts'
 
-export type { Finding, Severity, Spot } from './finding.ts'
+export type { Finding, Severity } from './finding.ts'
 
 /** Every rule of good wiring. A new one is a new file and one line here. */
 export const rules: readonly Rule[] = [
@@ -87,19 +86,21 @@ export const rules: readonly Rule[] = [
 
 const order: readonly Severity[] = ['danger', 'fails', 'tidy']
 
-/** Holds the wiring of a job, breaks and part faults aside, against every rule. Danger first. */
-export function findingsOf(job: Job): Finding[] {
-  const meant = sound(job)
-  const simulation = new Simulation(meant)
+/**
+ * Holds the wiring of a job against every rule. Danger first.
+ * @param supposed what is wrong with it: rules look at the wiring, and at what of this is a matter of wiring
+ */
+export function findingsOf(job: Job, supposed: readonly { readonly id: string }[] = []): Finding[] {
+  const simulation = new Simulation(job)
   let alone: Alone | undefined
   const wired: Wired = {
-    job: meant,
-    asFound: job,
+    job,
+    supposed: new Set(supposed.map(({ id }) => id)),
     simulation,
-    loops: loopsOf(simulation, meant),
-    poles: new Poles(simulation.netlist, meant),
-    landed: new Landed(meant),
-    alone: () => (alone ??= calledAlone(meant)),
+    loops: loopsOf(simulation, job),
+    poles: new Poles(simulation.netlist, job),
+    landed: new Landed(job),
+    alone: () => (alone ??= calledAlone(job)),
   }
   return rules
     .flatMap((rule) =>

@@ -1,6 +1,6 @@
-import { labelOf } from '../loops/words.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { Simulation as Bench } from '../motion/simulation.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 /** Volts from which something counts as live. */

@@ -1,7 +1,7 @@
 import type { End, Job } from '../job/schema.ts'
-import { markingOf } from '../loops/words.ts'
 import { kindOf } from '../parts/index.ts'
 import type { PartKind, Terminal } from '../parts/kind.ts'
+import { markingOf } from '../words/words.ts'
 
 export interface LandedTerminal {
   readonly part: string

@@ -1,4 +1,4 @@
-import { labelOf, markingOf } from '../loops/words.ts'
+import { labelOf, markingOf } from '../words/words.ts'
 import type { Rule } from './finding.ts'
 import { allStrips } from './strips.ts'
 

@@ -1,4 +1,4 @@
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const loadResistorFits: Rule = {
@@ -6,7 +6,7 @@ export const loadResistorFits: Rule = {
   name: 'Milliamps pass a load resistor, volts do not',
   check({ job, poles, simulation }) {
     const parts = [...simulation.netlist.parts.values()]
-    const resistors = parts.filter(({ kind }) => kind.kind === 'joint/load-resistor')
+    const resistors = parts.filter(({ kind }) => kind.roles?.signalLoad)
     return parts.flatMap(({ id, kind, figures }) =>
       (kind.roles?.signals ?? []).flatMap(([plus, minus], i): Found[] => {
         const [hot, back] = [poles.node(id, plus)!, poles.node(id, minus)!]
@@ -16,7 +16,7 @@ export const loadResistorFits: Rule = {
         if (heard.length === 0) return []
         const current = (figures[kind.roles!.signals!.length > 1 ? `current${i + 1}` : 'current'] ?? 0) > 0
         const across = resistors.find((one) => {
-          const ends = [poles.node(one.id, 'a')!, poles.node(one.id, 'b')!]
+          const ends = one.kind.roles!.signalLoad!.map((end) => poles.node(one.id, end)!)
           return ends.some((end) => poles.copper.joined(end, hot)) && ends.some((end) => poles.copper.joined(end, back))
         })
         if (current === (across !== undefined)) return []

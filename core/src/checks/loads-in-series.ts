@@ -1,6 +1,6 @@
 import type { Strip } from '../loops/strip.ts'
-import { labelOf } from '../loops/words.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import { labelOf } from '../words/words.ts'
 import type { Rule } from './finding.ts'
 import { allStrips, stationsOf } from './strips.ts'
 

@@ -1,5 +1,5 @@
 import { litWires } from '../loops/lit.ts'
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const mixedClasses: Rule = {

@@ -1,4 +1,4 @@
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Rule } from './finding.ts'
 import { stationsOf } from './strips.ts'
 

@@ -8,7 +8,7 @@ export const provenAssumed: Rule = {
       const kind = valve ? simulation.netlist.parts.get(valve)?.kind : undefined
       const boilers = [...simulation.netlist.parts.values()].some((part) => part.kind.roles?.told)
       if (!valve || !kind || kind.hookup?.proof || kind.hookup?.position || !boilers) return []
-      if (kind.kind === 'valve/diverter') return []
+      if (kind.roles?.diverts) return []
       return [
         {
           severity: 'tidy',

@@ -1,4 +1,5 @@
-import { labelOf } from '../loops/words.ts'
+import { endSwitchOf } from '../parts/kind.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 import { stationsOf } from './strips.ts'
 
@@ -15,7 +16,7 @@ export const restContact: Rule = {
       return through.flatMap(({ strip, part }): Found[] => {
         if (!strip || !part) return []
         const roles = simulation.netlist.parts.get(part)?.kind.roles
-        const right = part === own.thermostat ? roles?.callContact : roles?.endSwitch
+        const right = part === own.thermostat ? roles?.callContact : endSwitchOf(roles)
         const wrong = stationsOf(strip).find(
           (one) => one.part === part && !one.load && one.element !== right && one.element !== roles?.work,
         )

@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { terminalInWords } from '../loops/words.ts'
+import { terminalInWords } from '../words/words.ts'
 import type { Finding, Found, Rule } from './finding.ts'
 
 export const sleeved: Rule = {

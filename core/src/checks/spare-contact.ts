@@ -6,7 +6,7 @@ export const spareContact: Rule = {
   caution: 'It can be live while the valve is shut. Isolate, lock off, prove dead.',
   check({ poles, landed }) {
     return landed.all.flatMap(({ part, terminal, kind, says, wires }): Found[] => {
-      if (kind.hookup?.spare !== terminal) return []
+      if (!kind.hookup?.spare?.includes(terminal)) return []
       const node = poles.node(part, terminal)!
       const company = landed.all.filter(
         (other) =>

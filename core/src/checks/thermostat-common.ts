@@ -1,4 +1,4 @@
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 export const thermostatCommon: Rule = {

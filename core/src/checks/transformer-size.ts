@@ -1,6 +1,6 @@
 import { fuseFor } from '../load/fuse-size.ts'
 import { transformersOf } from '../load/transformers.ts'
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 /** A limited-energy circuit stays at or under this, VA. */

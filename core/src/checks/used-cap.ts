@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { labelOf } from '../loops/words.ts'
+import { labelOf } from '../words/words.ts'
 import type { Finding, Found, Rule } from './finding.ts'
 
 export const usedCap: Rule = {

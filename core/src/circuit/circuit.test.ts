@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { kestrel, volts, wireAt, wired } from '../testing/benches.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { kestrel, supposed, volts, wireAt, wired } from '../testing/benches.ts'
 import { Circuit } from './circuit.ts'
 import { type Phasor, times } from './complex.ts'
 
@@ -41,17 +42,18 @@ const mangledJob = fc
   .map(({ zones, hits, calling }) => {
     const job = wired({ zones })
     const ids = Object.keys(job.wires)
+    const wrong: string[] = []
     for (const { wire, what, to } of hits) {
-      const hit = job.wires[ids[wire % ids.length]!]!
-      if (what === 'break') hit.broken = true
-      else if (what === 'lift') hit.lifted = { to: true }
-      else hit.to = job.wires[ids[to % ids.length]!]!.to
+      const id = ids[wire % ids.length]!
+      if (what === 'break') wrong.push(`wire:${id}/open`)
+      else if (what === 'lift') wrong.push(`wire:${id}.to/lifted`)
+      else job.wires[id]!.to = job.wires[ids[to % ids.length]!]!.to
     }
-    return { job, calling }
+    return { job, wrong, calling }
   })
 
-function settled({ job, calling }: { job: Job; calling: boolean[] }): Simulation {
-  const simulation = new Simulation(job)
+function settled({ job, wrong, calling }: { job: Job; wrong: string[]; calling: boolean[] }): Simulation {
+  const simulation = benchWith(job, supposed(wrong))
   for (const [i, on] of calling.entries())
     if (on && simulation.has(`TS${i + 1}`)) simulation.set(`TS${i + 1}`, 'calling', true)
   simulation.settle()

@@ -1,12 +1,25 @@
 import type { State } from '../parts/kind.ts'
 import { minus, type Phasor, plus, size, times, zero } from './complex.ts'
-import type { Branch, InstalledPart, Lump, Netlist, Winding } from './netlist.ts'
+import { type Branch, type InstalledPart, type Lump, type Netlist, revalue, type Winding } from './netlist.ts'
 import { Nodal, patternOf } from './nodal.ts'
+
+/**
+ * What is wrong with a branch, whatever its part's state: open; closed though nothing closes it, ohms; or, where it conducts,
+ * with so many ohms.
+ */
+export type Force =
+  | { readonly as: 'open' }
+  | { readonly as: 'closed'; readonly ohms: number }
+  | { readonly as: 'ohms'; readonly ohms: number }
 
 /** A circuit with the present values of its contacts and loads: what any instrument, strip or proof asks. */
 export class Circuit {
   readonly netlist: Netlist
+  /** Values by state alone, what is wrong with them, and what comes of both. */
+  readonly #natural: Lump[]
+  readonly #forces: (Force | undefined)[]
   readonly #lumps: Lump[]
+  readonly #volts: number[]
   readonly #dcVolts = new Map<number, number>()
   readonly #intact: (readonly [boolean, boolean])[]
   readonly #ac: Nodal
@@ -18,19 +31,16 @@ export class Circuit {
 
   constructor(netlist: Netlist) {
     this.netlist = netlist
+    this.#intact = netlist.windings.map(() => [true, true])
     this.#omega = 2 * Math.PI * netlist.hertz
     this.#pattern = patternOf(netlist)
     this.#ac = new Nodal(netlist, this.#pattern)
-    this.#lumps = netlist.branches.map(({ index }) => netlist.fixed.get(index) ?? OPEN)
-    this.#intact = netlist.windings.map(() => [true, true])
-    for (const branch of netlist.branches) {
-      this.#write(branch, this.#lumps[branch.index]!)
-      if (branch.volts !== 0 && branch.element?.form === 'source') {
-        const amps = branch.volts / branch.element.ohms
-        this.#ac.inject(branch.a, amps, 0)
-        this.#ac.inject(branch.b, -amps, 0)
-      }
-    }
+    this.#natural = netlist.branches.map(({ index }) => netlist.fixed.get(index) ?? OPEN)
+    this.#forces = netlist.branches.map(() => undefined)
+    this.#lumps = [...this.#natural]
+    this.#volts = netlist.branches.map(({ volts }) => volts)
+    for (const branch of netlist.branches) this.#write(branch, this.#lumps[branch.index]!)
+    this.#inject()
     for (const index of netlist.windings.keys()) this.#writeWinding(index)
   }
 
@@ -41,8 +51,9 @@ export class Circuit {
 
   /** Gives the elements of a part the values of its state. */
   setState(part: InstalledPart, state: State) {
-    for (const [name, branch] of part.branches) {
-      this.setLump(branch, lumpOf(part, name, branch, state))
+    for (const branch of part.branches.values()) {
+      this.#natural[branch.index] = lumpOf(branch, state)
+      this.#renew(branch)
       if (branch.element?.form === 'dc') this.#setDirect(branch, branch.element.volts(state))
     }
     for (const winding of part.windings.values()) {
@@ -55,12 +66,58 @@ export class Circuit {
     }
   }
 
-  setLump(branch: Branch, value: Lump) {
+  /** Makes something wrong with a branch, or nothing any more. */
+  force(branch: Branch, force: Force | undefined) {
+    this.#forces[branch.index] = force
+    this.#renew(branch)
+  }
+
+  forced(branch: Branch): Force | undefined {
+    return this.#forces[branch.index]
+  }
+
+  /** The volts an alternating source gives now, RMS. */
+  volted(branch: Branch): number {
+    return this.#volts[branch.index]!
+  }
+
+  /** Gives an alternating source other volts, RMS. */
+  setVolts(branch: Branch, volts: number) {
+    if (this.#volts[branch.index] === volts) return
+    this.#volts[branch.index] = volts
+    this.#ac.silence()
+    this.#inject()
+    this.#stale = true
+  }
+
+  /**
+   * Gives a part other figures, and its elements their values in this state.
+   * @returns false, changing nothing, where these figures would join its terminals in another way
+   */
+  setFigures(part: InstalledPart, figures: InstalledPart['figures'], state: State): boolean {
+    if (!revalue(part, figures, this.netlist.site)) return false
+    this.setState(part, state)
+    for (const winding of part.windings.values()) this.#writeWinding(this.netlist.windings.indexOf(winding))
+    this.#stale = this.#dcStale = true
+    return true
+  }
+
+  #renew(branch: Branch) {
+    const value = under(this.#forces[branch.index], this.#natural[branch.index]!)
     const had = this.#lumps[branch.index]!
     if (had.open === value.open && had.ohms === value.ohms && had.henries === value.henries) return
     this.#lumps[branch.index] = value
     this.#write(branch, value)
     this.#stale = this.#dcStale = true
+  }
+
+  #inject() {
+    for (const branch of this.netlist.branches) {
+      if (branch.element?.form !== 'source') continue
+      const amps = this.#volts[branch.index]! / branch.element.ohms
+      this.#ac.inject(branch.a, amps, 0)
+      this.#ac.inject(branch.b, -amps, 0)
+    }
   }
 
   #setDirect(branch: Branch, volts: number) {
@@ -101,7 +158,8 @@ export class Circuit {
     amps: (branch: Branch): number => {
       if (this.#lumps[branch.index]!.open) return 0
       const across = this.#ac.roughBetween(branch.a, branch.b)
-      const behind = branch.volts === 0 ? across : minus(across, { re: branch.volts, im: 0 })
+      const volts = this.#volts[branch.index]!
+      const behind = volts === 0 ? across : minus(across, { re: volts, im: 0 })
       return size(times(this.#ac.admittance(branch.index), behind))
     },
     directVolts: (a: number, b: number): number => this.#direct().roughBetween(a, b).re,
@@ -116,7 +174,8 @@ export class Circuit {
   current(branch: Branch): Phasor {
     const admittance = this.#ac.admittance(branch.index)
     const across = this.between(branch.a, branch.b)
-    const behind = branch.volts === 0 ? across : minus(across, { re: branch.volts, im: 0 })
+    const volts = this.#volts[branch.index]!
+    const behind = volts === 0 ? across : minus(across, { re: volts, im: 0 })
     return this.#lumps[branch.index]!.open ? zero : times(admittance, behind)
   }
 
@@ -256,17 +315,20 @@ export class Circuit {
 
 const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, farads: 0 }
 
-/** The value of one of a part's elements under its state and its faults. */
-function lumpOf(part: InstalledPart, name: string, { element }: Branch, state: State): Lump {
-  const forced = part.forced.get(name)
-  if (!element || element.form === 'windings' || forced === 'open') return OPEN
-  if (forced === 'short') return { open: false, ohms: SHORTED, henries: 0, farads: 0 }
+/** The value of one of a part's elements in a state. */
+function lumpOf({ element }: Branch, state: State): Lump {
+  if (!element || element.form === 'windings') return OPEN
   if (element.form === 'contact') return element.closed(state) ? resistive(element.ohms) : OPEN
   if (element.form !== 'load') return resistive(element.ohms)
   if (element.on && !element.on(state)) return OPEN
   return { open: false, ohms: element.ohms, henries: element.henries, farads: 0 }
 }
 
-/** A winding burnt together, a contact welded: ohms. */
-const SHORTED = 0.05
+function under(force: Force | undefined, natural: Lump): Lump {
+  if (!force) return natural
+  if (force.as === 'open') return OPEN
+  if (force.as === 'ohms' && natural.open) return natural
+  return resistive(force.ohms)
+}
+
 const resistive = (ohms: number): Lump => ({ open: false, ohms, henries: 0, farads: 0 })

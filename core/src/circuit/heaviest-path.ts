@@ -1,5 +1,18 @@
 import type { Circuit } from './circuit.ts'
-import type { Branch } from './netlist.ts'
+import type { Branch, Netlist } from './netlist.ts'
+
+/** Branches at each node, strays left out; the same for every state of a netlist, so made once. */
+const meetings = new WeakMap<Netlist, readonly (readonly Branch[])[]>()
+
+function meetingsOf(netlist: Netlist): readonly (readonly Branch[])[] {
+  const known = meetings.get(netlist)
+  if (known) return known
+  const at: Branch[][] = netlist.nodes.map(() => [])
+  for (const branch of netlist.branches)
+    if (branch.form !== 'stray') for (const node of [branch.a, branch.b]) at[node]!.push(branch)
+  meetings.set(netlist, at)
+  return at
+}
 
 /**
  * Follows the current out of a branch, always along the branch that carries most of it, until it comes back to where it
@@ -7,29 +20,29 @@ import type { Branch } from './netlist.ts'
  * @returns ids of the branches in order, the given one first
  */
 export function heaviestPath(circuit: Circuit, branchId: string): readonly string[] {
-  const { branches } = circuit.netlist
-  const first = branches.find(({ id }) => id === branchId)
+  const { netlist, felt } = circuit
+  const first = netlist.branchOf.get(branchId)
   if (!first) return []
-  const at = new Map<number, Branch[]>()
-  for (const branch of branches) {
-    if (branch.form === 'stray' || circuit.lump(branch).open) continue
-    for (const node of [branch.a, branch.b]) at.set(node, [...(at.get(node) ?? []), branch])
-  }
+  const at = meetingsOf(netlist)
+  const least = felt.amps(first) / 2
   const walk = (from: number) => {
     const path: string[] = []
     const seen = new Set([first])
     for (let node = from; ; ) {
-      const next = (at.get(node) ?? [])
-        .filter((branch) => !seen.has(branch))
-        .map((branch) => ({ branch, amps: circuit.amps(branch) }))
-        .reduce<{ branch: Branch; amps: number } | undefined>(
-          (best, c) => (best && best.amps >= c.amps ? best : c),
-          undefined,
-        )
-      if (!next || next.amps < circuit.amps(first) / 2) return path
-      seen.add(next.branch)
-      path.push(next.branch.id)
-      node = next.branch.a === node ? next.branch.b : next.branch.a
+      let next: Branch | undefined
+      let most = -1
+      for (const branch of at[node]!) {
+        if (seen.has(branch) || circuit.lump(branch).open) continue
+        const amps = felt.amps(branch)
+        if (amps > most) {
+          most = amps
+          next = branch
+        }
+      }
+      if (!next || most < least) return path
+      seen.add(next)
+      path.push(next.id)
+      node = next.a === node ? next.b : next.a
     }
   }
   const ahead = walk(first.b)

@@ -1,4 +1,4 @@
-import { mains } from '../job/blank.ts'
+import { mains } from '../job/practice.ts'
 import type { Cable, End, Job, Wire } from '../job/schema.ts'
 import { wireOhms } from '../job/units.ts'
 import type { Element, Windings } from '../parts/element.ts'
@@ -8,15 +8,17 @@ import type { Figures, PartKind, Site, State } from '../parts/kind.ts'
 /** A two-terminal piece of the circuit. Node 0 is earth. Open where it carries nothing. */
 export interface Branch {
   readonly index: number
-  /** `V2.motor`, `wire:w7`, `joint:w7.from`, `stray:…`. */
+  /** `V2.motor`, `wire:w7`, `joint:w7.from`, `touch:V2.m1+V2.m2`, `stray:…`. */
   readonly id: string
   readonly a: number
   readonly b: number
   readonly part?: string
-  readonly element?: Element<State>
+  /** What of the part it is; another value of the same shape once the part's figures are re-valued. */
+  element?: Element<State>
   readonly wire?: string
-  readonly form: 'contact' | 'load' | 'resistor' | 'source' | 'dc' | 'wire' | 'joint' | 'stray'
-  /** Volts RMS of the source in series with it, a leading b; zero for all but sources. */
+  /** A touch is where two conductors could meet and do not. */
+  readonly form: 'contact' | 'load' | 'resistor' | 'source' | 'dc' | 'wire' | 'joint' | 'touch' | 'stray'
+  /** Volts RMS of the source in series with it when nothing is wrong, a leading b; zero for all but sources. */
   readonly volts: number
 }
 
@@ -31,7 +33,7 @@ export interface Lump {
 export interface Winding {
   readonly id: string
   readonly part: string
-  readonly element: Windings<State>
+  element: Windings<State>
   /** Nodes a, b of the first and c, d of the second winding. */
   readonly nodes: readonly [number, number, number, number]
 }
@@ -39,16 +41,13 @@ export interface Winding {
 export interface InstalledPart {
   readonly id: string
   readonly kind: PartKind
-  readonly figures: Figures
+  /** Changed by `revalue` only. */
+  figures: Figures
   readonly label: string
   readonly place: string
-  readonly elements: readonly Element<State>[]
   readonly nodes: ReadonlyMap<string, number>
   readonly branches: ReadonlyMap<string, Branch>
   readonly windings: ReadonlyMap<string, Winding>
-  /** Elements forced by its faults, and states that cannot move. */
-  readonly forced: ReadonlyMap<string, 'open' | 'short'>
-  readonly pinned: ReadonlyMap<string, State[string]>
 }
 
 /** The transformer in a part that has a rated one: on the wall, in a panel, in a boiler control. */
@@ -58,9 +57,11 @@ export const transformerIn = (part: InstalledPart): Winding | undefined =>
 /** A job as a circuit: nodes, branches and windings whose shape no longer changes. */
 export interface Netlist {
   readonly hertz: number
+  readonly site: Site
   readonly nodes: readonly string[]
   readonly nodeOf: ReadonlyMap<string, number>
   readonly branches: readonly Branch[]
+  readonly branchOf: ReadonlyMap<string, Branch>
   /** Values of the branches that do not follow a part's state. */
   readonly fixed: ReadonlyMap<number, Lump>
   readonly windings: readonly Winding[]
@@ -84,6 +85,27 @@ const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, far
 export const siteOf = (job: Job): Site => {
   const { volts, hertz } = mains(job.practice)
   return { lineVolts: volts, hertz }
+}
+
+/**
+ * Gives a part other figures, in place: the shape of the circuit stays, the values of its elements change.
+ * @returns false, changing nothing, where these figures would join its terminals in another way
+ */
+export function revalue(part: InstalledPart, figures: Figures, site: Site): boolean {
+  const elements = part.kind.inside(figures, site)
+  const now = (name: string) => part.branches.get(name)?.element ?? part.windings.get(name)?.element
+  if (elements.some(({ name, a, b }) => now(name)?.a !== a || now(name)?.b !== b)) return false
+  part.figures = figures
+  for (const element of elements) {
+    if (element.form === 'windings') {
+      const winding = part.windings.get(element.name)
+      if (winding) winding.element = element
+    } else {
+      const branch = part.branches.get(element.name)
+      if (branch) branch.element = element
+    }
+  }
+  return true
 }
 
 /** The kind's typical figures, overridden by those of the nameplate. */
@@ -114,9 +136,11 @@ export function netlistOf(job: Job, catalogue: Catalogue): Netlist {
   build.strays()
   return {
     hertz: site.hertz,
+    site,
     nodes: build.nodes,
     nodeOf: build.nodeOf,
     branches: build.branches,
+    branchOf: new Map(build.branches.map((branch) => [branch.id, branch])),
     fixed: build.fixed,
     windings: build.windings,
     parts,
@@ -174,30 +198,31 @@ class Builder {
       const shape = { id: name, a: at(element.a), b: at(element.b), part: id, element, form: element.form, volts }
       branches.set(element.name, this.branch(shape))
     }
-    const forced = new Map<string, 'open' | 'short'>()
-    const pinned = new Map<string, State[string]>()
-    for (const name of part.faults ?? []) {
-      const fault = kind.faults?.find((f) => f.name === name)
-      for (const element of fault?.open ?? []) forced.set(element, 'open')
-      for (const element of fault?.short ?? []) forced.set(element, 'short')
-      for (const [state, value] of Object.entries(fault?.pin ?? {})) pinned.set(state, value)
-    }
+    const names = Object.keys(kind.terminals)
+    for (const [i, name] of names.entries())
+      if (i > 0 && !kind.roles?.connector) this.touch(`${id}.${names[i - 1]}`, `${id}.${name}`)
     const { label, place } = part
-    return { id, kind, figures, label, place, elements, nodes, branches, windings, forced, pinned }
+    return { id, kind, figures, label, place, nodes, branches, windings }
   }
 
-  /** One conductor: a joint at each end and the copper between, any of which may be open. */
+  /** A place where two conductors could meet: neighbours under their screws, cores of one cable, a core and earth. */
+  touch(a: string, b: string) {
+    const ends = { a: this.node(a), b: b === 'earth' ? 0 : this.node(b) }
+    this.branch({ id: `touch:${a}+${b}`, ...ends, form: 'touch', volts: 0 }, OPEN)
+  }
+
+  /** One conductor: a joint at each end and the copper between. */
   run(id: string, wire: Wire) {
     const ends = [`wire:${id}.from`, `wire:${id}.to`].map((name) => this.node(name))
     const joint = (which: 'from' | 'to', end: End, own: number) => {
-      const terminal = this.node(terminalName(end))
-      const value = wire.lifted?.[which] ? OPEN : lump(JOINT_OHMS)
-      this.branch({ id: `joint:${id}.${which}`, a: terminal, b: own, wire: id, form: 'joint', volts: 0 }, value)
+      const shape = { id: `joint:${id}.${which}`, a: this.node(terminalName(end)), b: own, wire: id, volts: 0 }
+      this.branch({ ...shape, form: 'joint' }, lump(JOINT_OHMS))
     }
     joint('from', wire.from, ends[0]!)
-    const copper = wire.broken ? OPEN : lump(wireOhms(wire.length, wire.size))
+    const copper = lump(wireOhms(wire.length, wire.size))
     this.branch({ id: `wire:${id}`, a: ends[0]!, b: ends[1]!, wire: id, form: 'wire', volts: 0 }, copper)
     joint('to', wire.to, ends[1]!)
+    this.touch(`wire:${id}.from`, 'earth')
   }
 
   /** Capacitance between the cores of a cable, half of it at each end, and of each core to earth. */
@@ -210,7 +235,10 @@ class Builder {
     for (const [i, one] of cores.entries())
       for (const end of ['near', 'far'] as const) {
         const a = this.node(one[end])
-        for (const other of cores.slice(i + 1)) this.stray(`${id}:${one[end]}`, a, this.node(other[end]), leak, farads)
+        for (const other of cores.slice(i + 1)) {
+          this.stray(`${id}:${one[end]}`, a, this.node(other[end]), leak, farads)
+          if (end === 'far') this.touch(one.far, other.far)
+        }
         this.stray(`${id}:${one[end]}`, a, 0, leak, farads / 2)
       }
   }

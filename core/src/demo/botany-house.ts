@@ -20,7 +20,6 @@ export const botanyHouse = (): Job =>
         valve: 'valve/modulating',
         run: 12,
         signal: '2-10 V',
-        foundCalling: true,
       },
       {
         name: 'Orchid bench',
@@ -36,7 +35,6 @@ export const botanyHouse = (): Job =>
         thermostat: 'thermostat/two-wire',
         valve: 'valve/power-both-ways',
         run: 24,
-        foundCalling: true,
       },
     ],
     survey: {

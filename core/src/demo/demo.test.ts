@@ -1,19 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { readJob, writeJob } from '../formats/job.ts'
+import { plainFile, readJobFile, writeJobFile } from '../formats/job-file.ts'
+import { documentOf } from '../job/document.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { verdictOf } from '../loops/verdict.ts'
-import { sentenceText } from '../loops/words.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { outOfStep } from '../schemes/out-of-step.ts'
 import { seriousIn } from '../testing/benches.ts'
+import { sentenceText } from '../words/words.ts'
 import { demoJobs } from './index.ts'
 
 describe.each(Object.entries(demoJobs))('%s', (_id, make) => {
   const job = make()
 
   it('is a whole job without findings, in step with its survey', () => {
-    expect(readJob(writeJob(job))).toEqual({ ok: true, value: job })
+    const document = documentOf(job)
+    expect(readJobFile(writeJobFile(document))).toEqual({ ok: true, value: plainFile(document) })
     expect(seriousIn(job)).toEqual([])
     expect(outOfStep(job)).toEqual([])
   })

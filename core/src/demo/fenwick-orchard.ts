@@ -19,7 +19,6 @@ export function fenwickOrchard(): Job {
         thermostat: 'thermostat/two-wire',
         valve: 'valve/motor-4',
         run: 26,
-        foundCalling: true,
       },
       {
         name: 'Tasting room',

@@ -3,10 +3,11 @@ import { botanyHouse } from './botany-house.ts'
 import { fenwickOrchard } from './fenwick-orchard.ts'
 import { kestrelPoint } from './kestrel-point.ts'
 import { lowtherStreet } from './lowther-street.ts'
+import { botanyPast, type DemoFile, fenwickPast, kestrelPast, lowtherPast, quayPast, sablePast } from './pasts.ts'
 import { quayTerrace } from './quay-terrace.ts'
 import { sableRow } from './sable-row.ts'
 
-/** The demo jobs by the id they are stored under; the first is the newest on the board. */
+/** The demo jobs as planned, by the id they are stored under; the first is the newest on the board. */
 export const demoJobs: Readonly<Record<string, () => Job>> = {
   'botany-house': botanyHouse,
   'lowther-street': lowtherStreet,
@@ -14,4 +15,14 @@ export const demoJobs: Readonly<Record<string, () => Job>> = {
   'fenwick-orchard': fenwickOrchard,
   'sable-row': sableRow,
   'kestrel-point': kestrelPoint,
+}
+
+/** The same with a past: earlier visits, readings, hands found, work half done, complaints that are open. */
+export const demoFiles: Readonly<Record<string, () => DemoFile>> = {
+  'botany-house': () => botanyPast(botanyHouse()),
+  'lowther-street': () => lowtherPast(lowtherStreet()),
+  'quay-terrace': () => quayPast(quayTerrace()),
+  'fenwick-orchard': () => fenwickPast(fenwickOrchard()),
+  'sable-row': () => sablePast(sableRow()),
+  'kestrel-point': () => kestrelPast(kestrelPoint()),
 }

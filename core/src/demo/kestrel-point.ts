@@ -1,6 +1,6 @@
-import { blankJob } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
 import { metresFrom } from '../job/units.ts'
+import { blankJob } from '../parts/new-job.ts'
 import { wiredBy } from '../schemes/index.ts'
 import { thermostatFirst } from '../schemes/thermostat-first.ts'
 

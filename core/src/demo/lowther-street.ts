@@ -19,7 +19,6 @@ export const lowtherStreet = (): Job =>
         thermostat: 'thermostat/mechanical-230',
         valve: 'valve/two-port-5',
         run: 11,
-        foundCalling: true,
       },
       {
         name: 'Hot water',

@@ -1,5 +1,5 @@
-import { blankJob } from '../job/blank.ts'
 import type { Job, Practice } from '../job/schema.ts'
+import { blankJob } from '../parts/new-job.ts'
 import { schemeCalled, wiredBy } from '../schemes/index.ts'
 
 /** A zone of a demo job: name, place of the thermostat, kinds, length of run in metres. */
@@ -11,7 +11,6 @@ export interface DemoZone {
   readonly run: number
   readonly hotWater?: boolean
   readonly ownPump?: boolean
-  readonly foundCalling?: boolean
   readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
 }
 

@@ -19,7 +19,6 @@ export const sableRow = (): Job =>
         thermostat: 'thermostat/powered',
         valve: 'valve/stored-charge',
         run: 30,
-        foundCalling: true,
       },
       {
         name: 'Bindery',

@@ -1,8 +1,8 @@
 import { type Failure, fail, type Result, succeed } from '../job/failure.ts'
 import type { Cable, End, Job, Wire } from '../job/schema.ts'
 import { GAUGES } from '../job/units.ts'
-import { terminalInWords } from '../loops/words.ts'
 import { kindOf } from '../parts/index.ts'
+import { terminalInWords } from '../words/words.ts'
 
 /** Lengths a technician assumes until measured, metres: between parts of one wall, and a factory lead to its splice. */
 const NEAR = 1.2

@@ -4,6 +4,8 @@ import type { End, Job } from '../job/schema.ts'
 import { MOST_ZONES } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { Nets } from '../plan/nets.ts'
+import { connectorOf } from '../schemes/connectors.ts'
+import { schoolOf } from '../schemes/schools.ts'
 import { nextLabel } from './conductor.ts'
 
 const refusal = (where: string, says: string, remedy: string): { ok: false; failures: Failure[] } =>
@@ -57,13 +59,13 @@ function ownParts(job: Job, zoneId: string): Set<string> {
     if (isSplice(part.kind)) {
       const devices = nets.devices({ part: id, terminal: terminals[0]! })
       if (devices.length > 0 && devices.every((end) => own.has(end.part))) own.add(id)
-    } else if (part.kind === 'joint/load-resistor' && signalValve(job, nets, id, own)) own.add(id)
+    } else if (kindOf(part)?.roles?.signalLoad && signalValve(job, nets, id, own)) own.add(id)
   }
   return own
 }
 
-const isSplice = (kind: string) => kindOf({ kind })?.terminals.w1?.role === 'way'
-const isCentre = (kind: string) => kind.startsWith('joint/wiring-centre')
+const isSplice = (kind: string) => kindOf({ kind })?.roles?.connector !== undefined
+const isCentre = (kind: string) => kindOf({ kind })?.roles?.centre === true
 
 /** Terminals of shared wiring centres that hold conductors of this zone alone. */
 function ownTerminals(job: Job, own: ReadonlySet<string>): End[] {
@@ -125,7 +127,7 @@ function copyInto(draft: Job, zoneId: string, name: string, own: ReadonlySet<str
   const number = Math.max(...Object.values(draft.zones).map((one) => one.number)) + 1
   const twins = new Map<string, string>()
   for (const id of own) {
-    const { at: _, faults: __, ...part } = draft.parts[id]!
+    const { at: _, ...part } = draft.parts[id]!
     const stem = id.replace(/\d+$/, '')
     const wanted = part.kind.startsWith('joint/') ? freshId(draft.parts, 'S') : `${stem}${number}`
     const twin = wanted in draft.parts ? freshId(draft.parts, stem) : wanted
@@ -147,7 +149,7 @@ function copyInto(draft: Job, zoneId: string, name: string, own: ReadonlySet<str
   const onChannel = (end: End) => channels.get(end.part)?.from === channelOf(end.terminal) && channels.has(end.part)
   for (const wire of Object.values({ ...draft.wires })) {
     if (![wire.from, wire.to].some((end) => own.has(end.part) || terminals.has(key(end)) || onChannel(end))) continue
-    const { broken: _, lifted: __, landed: ___, cable, core, ...rest } = wire
+    const { cable, core, ...rest } = wire
     const far = (end: End): End => {
       const twin = twins.get(end.part)
       const terminal = terminals.get(key(end))
@@ -160,7 +162,7 @@ function copyInto(draft: Job, zoneId: string, name: string, own: ReadonlySet<str
     const [from, to] = [far(rest.from), far(rest.to)]
     draft.wires[freshId(draft.wires, 'w')] = { ...rest, ...run, from, to, label }
   }
-  const { foundCalling: _, note: __, ...like } = zone
+  const { note: _, ...like } = zone
   const roles = (['thermostat', 'valve', 'relay', 'pump'] as const).flatMap((role) => {
     const part = zone[role]
     return part ? [[role, twins.get(part) ?? part] as const] : []
@@ -220,7 +222,7 @@ function roomAtScrew(draft: Job, end: End): End {
   const splice = newSplice(draft, end.part)
   const side = wire.from.part === end.part && wire.from.terminal === end.terminal ? 'from' : 'to'
   draft.wires[id] = { ...wire, [side]: { part: splice, terminal: 'w2' } }
-  const { cable: _, core: __, broken: ___, lifted: ____, ...tail } = wire
+  const { cable: _, core: __, ...tail } = wire
   draft.wires[freshId(draft.wires, 'w')] = {
     ...tail,
     from: end,
@@ -259,9 +261,8 @@ function furtherSplice(draft: Job, full: string): End {
 /** A connector of the job's own style with ways enough, beside another part. */
 function newSplice(draft: Job, beside: string): string {
   const { place, kind } = draft.parts[beside]!
-  const style = /^joint\/(lever|cap|push|sealed)/.exec(kind)?.[0] ?? 'joint/lever'
+  const style = kindOf({ kind })?.roles?.connector?.style ?? schoolOf(draft, 'splices')
   const id = freshId(draft.parts, 'S')
-  const ways = [5, 4, 3].find((n) => kindOf({ kind: `${style}-${n}` }))!
-  draft.parts[id] = { kind: `${style}-${ways}`, label: `Splice ${id}`, place }
+  draft.parts[id] = { kind: connectorOf(style, 3, 5), label: `Splice ${id}`, place }
   return id
 }

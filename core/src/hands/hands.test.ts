@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { findingsOf } from '../checks/index.ts'
 import type { Job } from '../job/schema.ts'
-import { proven } from '../prove/prove.ts'
+import { proven } from '../proof/proof.ts'
 import { wired as wiredBy } from '../testing/benches.ts'
 import { ways } from '../testing/ways.ts'
 import { conductorBetween } from './conductor.ts'

@@ -1,5 +1,6 @@
 import { freshId } from '../job/fresh-id.ts'
 import type { Job } from '../job/schema.ts'
+import { connectorOf } from '../schemes/connectors.ts'
 import { schoolOf } from '../schemes/schools.ts'
 import { nextLabel } from './conductor.ts'
 
@@ -18,31 +19,16 @@ export function spliceInto(draft: Job, wireId: string): string {
   const cableLeavesFrom = wire.cable ? draft.cables[wire.cable]?.from === nearPlace : false
   const place = (wire.cable ? draft.cables[wire.cable]?.from : nearPlace) ?? nearPlace ?? draft.survey.boiler.place
   const id = freshId(draft.parts, 'S')
-  draft.parts[id] = { kind: `joint/${schoolOf(draft, 'splices')}-${spare(draft)}`, label: `Splice ${id}`, place }
-  const { cable, core, lifted, broken, landed, ...bare } = wire
+  draft.parts[id] = { kind: connectorOf(schoolOf(draft, 'splices'), 3), label: `Splice ${id}`, place }
+  const { cable, core, ...bare } = wire
   const run = { ...(cable ? { cable } : {}), ...(core ? { core } : {}) }
   const tail = { ...bare, length: Math.min(TAIL, wire.length) }
   const long = { ...bare, ...run }
-  const fault = broken ? { broken } : {}
   const inFront = { from: wire.from, to: { part: id, terminal: 'w1' } }
   const behind = { from: { part: id, terminal: 'w2' }, to: far }
-  const kept = landed === undefined ? {} : { landed }
   const label = nextLabel(draft)
-  draft.wires[wireId] = {
-    ...(cable && !cableLeavesFrom ? { ...long, ...fault } : { ...tail, ...(cable ? {} : fault) }),
-    ...inFront,
-    ...kept,
-    ...(lifted?.from ? { lifted: { from: true } } : {}),
-  }
-  draft.wires[freshId(draft.wires, 'w')] = {
-    ...(cable && !cableLeavesFrom ? tail : { ...long, ...(cable ? fault : {}) }),
-    ...behind,
-    ...kept,
-    label,
-    ...(lifted?.to ? { lifted: { to: true } } : {}),
-  }
+  const farFirst = cable !== undefined && !cableLeavesFrom
+  draft.wires[wireId] = { ...(farFirst ? long : tail), ...inFront }
+  draft.wires[freshId(draft.wires, 'w')] = { ...(farFirst ? tail : long), ...behind, label }
   return id
 }
-
-/** The smallest connector of the school's with three ways or more. */
-const spare = (job: Job) => (schoolOf(job, 'splices') === 'cap' ? 4 : 3)

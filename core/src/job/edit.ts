@@ -1,17 +1,17 @@
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer'
 import { Type } from 'typebox'
 import { type Failure, fail, type Result, succeed } from './failure.ts'
-import type { Job } from './schema.ts'
+import type { Document, Job } from './schema.ts'
 
 enablePatches()
 
-/** A patch as it travels: an operation, the path of the thing, and its new value. */
+/** A patch as it travels: an operation, the path of the thing in the document, and its new value. */
 export const PatchSchema = Type.Object(
   {
     op: Type.Union([Type.Literal('add'), Type.Literal('replace'), Type.Literal('remove')]),
     path: Type.Array(Type.Union([Type.String({ maxLength: 64 }), Type.Integer({ minimum: 0, maximum: 9999 })]), {
       minItems: 1,
-      maxItems: 8,
+      maxItems: 9,
     }),
     value: Type.Optional(Type.Unknown()),
   },
@@ -35,11 +35,21 @@ export interface Edit {
   readonly inverse: Patch[]
 }
 
+/** Fields of a job that stand under `planned` in its document. */
+const CIRCUIT = new Set<string | number>(['parts', 'cables', 'wires'])
+
+/** The path in the document of a path in a job whose circuit is the plan. */
+export const inDocument = (path: readonly (string | number)[]): (string | number)[] =>
+  path[0] !== undefined && CIRCUIT.has(path[0]) ? ['planned', ...path] : [...path]
+
+const patchesInDocument = (patches: readonly Patch[]): Patch[] =>
+  patches.map((patch) => ({ ...patch, path: inDocument(patch.path) }))
+
 /**
- * Makes an edit by changing a draft of the job. Returns undefined where the recipe changed nothing.
+ * Makes an edit by changing a draft of the job as planned. Returns undefined where the recipe changed nothing.
  *
  * @example
- * const broken = makeEdit(job, 'Break wire w3', newId(), (draft) => { draft.wires.w3.broken = true })
+ * const named = makeEdit(job, 'Name Valve 3', newId(), (draft) => { draft.parts.V3.label = 'Gallery valve' })
  */
 export function makeEdit(
   job: Job,
@@ -48,25 +58,39 @@ export function makeEdit(
   recipe: (draft: Job) => void,
 ): { job: Job; edit: Edit } | undefined {
   const [next, patches, inverse] = produceWithPatches(job, recipe)
-  return patches.length === 0 ? undefined : { job: next, edit: { id, name, patches, inverse } }
+  if (patches.length === 0) return undefined
+  return {
+    job: next,
+    edit: { id, name, patches: patchesInDocument(patches), inverse: patchesInDocument(inverse) },
+  }
+}
+
+/**
+ * The edit that opens the first visit: from here on the wall is taken to have been like this.
+ * Undefined where the document has a `before` already, since that is written once.
+ */
+export function beginningVisit(document: Document, before: Document['planned'], id: string): Edit | undefined {
+  if (document.before) return undefined
+  const [, patches, inverse] = produceWithPatches(document, (draft) => void (draft.before = before))
+  return { id, name: 'Open the first visit', patches, inverse }
 }
 
 /** The edit that takes another one back. */
 export const undoing = (edit: Edit, id: string): Edit => ({
   id,
-  name: `Undo: ${edit.name}`,
+  name: `Undo: ${edit.name}`.slice(0, 120),
   patches: edit.inverse,
   inverse: edit.patches,
 })
 
 /** Applies an edit's patches; fails, changing nothing, where a thing they name is gone. */
-export function applyEdit(job: Job, edit: { name: string; patches: readonly Patch[] }): Result<Job> {
+export function applyEdit(document: Document, edit: { name: string; patches: readonly Patch[] }): Result<Document> {
   for (const { path } of edit.patches) {
-    const missing = missingParent(job, path, edit.patches)
+    const missing = missingParent(document, path, edit.patches)
     if (missing) return fail(missing)
   }
   try {
-    return succeed(applyPatches(job, edit.patches))
+    return succeed(applyPatches(document, edit.patches))
   } catch (error) {
     return fail({
       code: 'edit/apply',
@@ -77,8 +101,12 @@ export function applyEdit(job: Job, edit: { name: string; patches: readonly Patc
   }
 }
 
-function missingParent(job: Job, path: readonly (string | number)[], patches: readonly Patch[]): Failure | undefined {
-  let at: unknown = job
+function missingParent(
+  document: Document,
+  path: readonly (string | number)[],
+  patches: readonly Patch[],
+): Failure | undefined {
+  let at: unknown = document
   for (const [depth, step] of path.slice(0, -1).entries()) {
     if (typeof at !== 'object' || at === null || !Object.hasOwn(at, step)) {
       const here = path.slice(0, depth + 1).join('/')

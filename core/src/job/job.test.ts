@@ -1,92 +1,122 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
-import { readJob, writeJob } from '../formats/job.ts'
+import { plainFile, readJobFile, writeJobFile } from '../formats/job-file.ts'
+import { addZone } from '../parts/new-job.ts'
 import { wired } from '../testing/benches.ts'
-import { applyEdit, makeEdit, undoing } from './edit.ts'
-import type { Job } from './schema.ts'
-import { addZone, placeNamed, removeZone } from './zones.ts'
+import { documentOf, plannedJob } from './document.ts'
+import { applyEdit, beginningVisit, makeEdit, undoing } from './edit.ts'
+import type { Document, Job } from './schema.ts'
+import { placeNamed, removeZone } from './zones.ts'
 
 const recipes: Record<string, (draft: Job, n: number) => void> = {
-  break: (d, n) => void (Object.values(d.wires)[n % Object.keys(d.wires).length]!.broken = true),
-  lift: (d, n) => void (Object.values(d.wires)[n % Object.keys(d.wires).length]!.lifted = { from: true }),
+  colour: (d, n) => void (Object.values(d.wires)[n % Object.keys(d.wires).length]!.colour = `c${n}`),
   drop: (d, n) => void delete d.wires[Object.keys(d.wires)[n % Object.keys(d.wires).length]!],
   rename: (d, n) => void (Object.values(d.parts)[n % Object.keys(d.parts).length]!.label = `Part ${n}`),
-  fault: (d, n) => void (Object.values(d.parts)[n % Object.keys(d.parts).length]!.faults = ['windingOpen']),
+  figure: (d, n) => void (Object.values(d.parts)[n % Object.keys(d.parts).length]!.figures = { va: n }),
   zone: (d) => void addZone(d),
   gone: (d, n) => removeZone(d, Object.keys(d.zones)[n % Object.keys(d.zones).length]!),
   place: (d, n) => void placeNamed(d, `Loft ${n}`),
 }
 const edits = fc.array(fc.tuple(fc.constantFrom(...Object.keys(recipes)), fc.nat(200)), { minLength: 1, maxLength: 8 })
 
+/** Applies an edit that is known to fit. */
+function applied(document: Document, edit: Parameters<typeof applyEdit>[1]): Document {
+  const next = applyEdit(document, edit)
+  if (!next.ok) throw new Error(next.failures[0]!.says)
+  return next.value
+}
+
 describe('edits', () => {
   it('undone in turn leave the document as it was, and done again as it became', () => {
     fc.assert(
       fc.property(edits, (made) => {
-        const start = kestrelPoint()
-        let job: Job = start
+        const start = documentOf(kestrelPoint())
+        let document = start
         const done = []
         for (const [i, [name, n]] of made.entries()) {
-          const step = makeEdit(job, name, `edit-${i}-xx`, (draft) => recipes[name]!(draft, n))
+          const step = makeEdit(plannedJob(document), name, `edit-${i}-xx`, (draft) => recipes[name]!(draft, n))
           if (!step) continue
           done.push(step.edit)
-          job = step.job
+          document = applied(document, step.edit)
+          expect(plannedJob(document)).toEqual(step.job)
         }
-        const end = job
-        for (const edit of [...done].reverse()) {
-          const back = applyEdit(job, undoing(edit, `${edit.id}-u`))
-          if (!back.ok) throw new Error(back.failures[0]!.says)
-          job = back.value
-        }
-        expect(job).toEqual(start)
-        for (const edit of done) {
-          const again = applyEdit(job, edit)
-          if (!again.ok) throw new Error(again.failures[0]!.says)
-          job = again.value
-        }
-        expect(job).toEqual(end)
+        const end = document
+        for (const edit of [...done].reverse()) document = applied(document, undoing(edit, `${edit.id}-u`))
+        expect(document).toEqual(start)
+        for (const edit of done) document = applied(document, edit)
+        expect(document).toEqual(end)
       }),
       { numRuns: 60 },
     )
   })
 
+  it('touch the plan alone: what was wired and what the wall was taken to be stay', () => {
+    const job = kestrelPoint()
+    const document = documentOf(job, job)
+    const { edit } = makeEdit(job, 'Take wire 3 out', 'edit-wire-3', (draft) => void delete draft.wires.w3)!
+    const next = applied(document, edit)
+    expect(next.planned.wires.w3).toBeUndefined()
+    expect(next.before?.wires.w3).toEqual(job.wires.w3)
+    expect(next.wired?.wires.w3).toEqual(job.wires.w3)
+  })
+
   it('that name something gone are refused, and say what', () => {
     const job = wired()
-    const made = makeEdit(job, 'Break wire', 'edit-break', (draft) => void (draft.wires.w3!.broken = true))!
+    const { edit } = makeEdit(job, 'Colour', 'edit-colour', (draft) => void (draft.wires.w3!.colour = 'pink'))!
     const { w3: _, ...others } = job.wires
-    const refused = applyEdit({ ...job, wires: others }, made.edit)
-    expect(refused).toMatchObject({ ok: false, failures: [{ where: '/wires/w3' }] })
+    const refused = applyEdit(documentOf({ ...job, wires: others }), edit)
+    expect(refused).toMatchObject({ ok: false, failures: [{ where: '/planned/wires/w3' }] })
+  })
+
+  it('open the first visit once, and not again', () => {
+    const document = documentOf(wired())
+    const edit = beginningVisit(document, document.planned, 'visit-one')!
+    const opened = applied(document, edit)
+    expect(opened.before).toEqual(document.planned)
+    expect(beginningVisit(opened, document.planned, 'visit-two')).toBeUndefined()
+    expect(applied(opened, undoing(edit, 'visit-not')).before).toBeNull()
   })
 })
 
 describe('the job file', () => {
   it('reads back as the document that was written', () => {
     for (const job of [kestrelPoint(), wired({ scheme: 's6', twoLead: true, zones: 12 })]) {
-      const read = readJob(writeJob(job))
-      expect(read).toEqual({ ok: true, value: job })
-      if (read.ok) expect(writeJob(read.value)).toBe(writeJob(job))
+      const document = documentOf(job)
+      const read = readJobFile(writeJobFile(document))
+      expect(read).toEqual({ ok: true, value: plainFile(document) })
+      if (read.ok) expect(writeJobFile(read.value.document)).toBe(writeJobFile(document))
     }
   })
 
-  it.each<[string, (job: Record<string, unknown>) => void, string]>([
-    ['another format', (j) => void (j.format = 'shopping-list'), 'not a Civil Lantern job'],
-    ['a later version', (j) => void (j.version = 2), 'version 2'],
-    ['a field too many', (j) => void (j.colour = 'blue'), 'colour'],
-    ['a wire to no part', (j) => void ((j.wires as Job['wires']).w1!.to.part = 'NOPE'), '/wires/w1/to/part'],
+  it('reads with a byte order mark before it', () => {
+    expect(readJobFile(`\uFEFF${writeJobFile(documentOf(wired()))}`).ok).toBe(true)
+  })
+
+  it.each<[string, (file: Record<string, unknown>, document: Document) => void, string]>([
+    ['another format', (file) => void (file.format = 'shopping-list'), 'not a Civil Lantern job'],
+    ['a later version', (file) => void (file.version = 3), 'version 3'],
+    ['a document of a later version', (_f, d) => Object.assign(d, { version: 4 }), 'version 4'],
+    ['a field too many', (_f, d) => Object.assign(d, { colour: 'blue' }), 'colour'],
+    ['a wire to no part', (_f, d) => void (d.planned.wires.w1!.to.part = 'NOPE'), '/planned/wires/w1/to/part'],
+    ['a part at no place', (_f, d) => void (d.planned.parts.V1!.place = 'nowhere'), '/planned/parts/V1/place'],
+    ['a zone with no such valve', (_f, d) => void (d.zones.signal!.valve = 'V99'), '/zones/signal/valve'],
     [
       'a size that is no number',
-      (j) => void Object.assign((j.wires as Job['wires']).w1!, { size: 'thick' }),
-      '/wires/w1/size',
+      (_f, d) => Object.assign(d.planned.wires.w1!, { size: 'thick' }),
+      '/planned/wires/w1/size',
     ],
+    ['entries that are no list', (file) => void (file.entries = {}), '/entries'],
+    ['a malformed entry', (file) => void (file.entries = [{ id: 'short' }]), '/entries/0'],
   ])('refuses %s with what and where', (_name, spoil, says) => {
-    const job: Record<string, unknown> = JSON.parse(writeJob(kestrelPoint()))
-    spoil(job)
-    const read = readJob(JSON.stringify(job))
+    const file: Record<string, unknown> = JSON.parse(writeJobFile(documentOf(kestrelPoint())))
+    spoil(file, file.document as Document)
+    const read = readJobFile(JSON.stringify(file))
     expect(read.ok).toBe(false)
     if (!read.ok) expect(read.failures.map((f) => `${f.where} ${f.says}`).join('\n')).toContain(says)
   })
 
   it('refuses what is not JSON', () => {
-    expect(readJob('{ "format":')).toMatchObject({ ok: false, failures: [{ code: 'job/json' }] })
+    expect(readJobFile('{ "format":')).toMatchObject({ ok: false, failures: [{ code: 'job/json' }] })
   })
 })

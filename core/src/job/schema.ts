@@ -1,14 +1,14 @@
 import { type Static, Type } from 'typebox'
 
 /**
- * The job document, version 1: everything a technician knows about one site's controls.
+ * The job document, version 2: what is surveyed, what is planned, and what the wall was taken to be at the first visit.
  * Collections are maps from id to value, so that a patch names a thing and never a position: two people's edits then
  * meet only where they touch the same thing. Units are metres, square millimetres, volts and seconds throughout; the
  * practice decides only how they are shown.
  */
 
 export const FORMAT = 'civil-lantern/job'
-export const VERSION = 1
+export const VERSION = 2
 
 const closed = { additionalProperties: false }
 const Id = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' })
@@ -50,8 +50,6 @@ export const Zone = Type.Object(
     output: Type.Optional(Type.Integer({ minimum: 1, maximum: 8 })),
     /** The signal a modulating valve follows. */
     signal: Type.Optional(Type.Union([Type.Literal('2-10 V'), Type.Literal('0-10 V'), Type.Literal('4-20 mA')])),
-    /** It was calling when the job was opened on site; the bench starts so. */
-    foundCalling: Type.Optional(Type.Boolean()),
   },
   closed,
 )
@@ -126,8 +124,6 @@ export const Part = Type.Object(
     /** What is printed at a terminal where it differs from the kind's usual marking. */
     markings: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 12 }), closed)),
     leadColours: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed)),
-    /** Faults the part has, by the names its kind gives them. */
-    faults: Type.Optional(Type.Array(Name, { maxItems: 12, uniqueItems: true })),
     note: Type.Optional(Text),
   },
   closed,
@@ -162,13 +158,6 @@ export const Wire = Type.Object(
     label: Line,
     /** Sleeving over both ends that says what the core is, where its own colour says something else. */
     sleeve: Type.Optional(Type.String({ maxLength: 24 })),
-    landed: Type.Optional(Type.Boolean()),
-    /** The conductor is open somewhere along its length. */
-    broken: Type.Optional(Type.Boolean()),
-    /** Ends taken off their terminals. */
-    lifted: Type.Optional(
-      Type.Object({ from: Type.Optional(Type.Boolean()), to: Type.Optional(Type.Boolean()) }, closed),
-    ),
   },
   closed,
 )
@@ -215,74 +204,50 @@ const Accepted = Type.Object(
 /** Answers to the questions on which the trade has more than one school. */
 const Schools = Type.Record(Type.String({ pattern: '^[a-zA-Z]{1,32}$' }), Type.String({ maxLength: 32 }), closed)
 
-export const SchemeChoice = Type.Object(
-  {
-    id: Type.String({ maxLength: 60 }),
-    /** What it was wired from: with it the wiring can be made again as it was, to tell what has been changed since. */
-    from: Type.Optional(
-      Type.Object(
-        {
-          zones: byId(Zone),
-          survey: Survey,
-          schools: Type.Optional(Schools),
-          ownKinds: Type.Optional(byId(OwnKind)),
-        },
-        closed,
-      ),
-    ),
-  },
-  closed,
-)
+export const SchemeChoice = Type.Object({ id: Type.String({ maxLength: 60 }) }, closed)
 
-export const Job = Type.Object(
+/** What hangs on a wall and how it is joined. */
+export const Circuit = Type.Object({ parts: byId(Part), cables: byId(Cable), wires: byId(Wire) }, closed)
+
+/** What surrounds the circuit: the site, its zones, what was surveyed and what is meant. */
+const around = {
+  title: Name,
+  task: Line,
+  site: Type.Object({ address: Line, contact: Line, notes: Text }, closed),
+  practice: Practice,
+  places: byId(Place),
+  zones: byId(Zone),
+  survey: Survey,
+  schools: Type.Optional(Schools),
+  /** The user's own kinds this job uses, so that the document stands alone. */
+  ownKinds: Type.Optional(byId(OwnKind)),
+  scheme: Type.Union([SchemeChoice, Type.Null()]),
+  intent: Type.Optional(Intent),
+  accepted: Type.Optional(Type.Record(Type.String({ maxLength: 300 }), Accepted, closed)),
+  /** What the scheme wrote when it last wired this job; what differs from it in `planned` is the user's own. */
+  wired: Type.Union([Circuit, Type.Null()]),
+}
+
+export const Document = Type.Object(
   {
-    format: Type.Literal(FORMAT),
     version: Type.Literal(VERSION),
-    title: Name,
-    task: Line,
-    site: Type.Object({ address: Line, contact: Line, notes: Text }, closed),
-    practice: Practice,
-    places: byId(Place),
-    zones: byId(Zone),
-    survey: Survey,
-    schools: Type.Optional(Schools),
-    /** The user's own kinds this job uses, so that the document stands alone. */
-    ownKinds: Type.Optional(byId(OwnKind)),
-    scheme: Type.Union([SchemeChoice, Type.Null()]),
-    intent: Type.Optional(Intent),
-    accepted: Type.Optional(Type.Record(Type.String({ maxLength: 300 }), Accepted, closed)),
-    parts: byId(Part),
-    cables: byId(Cable),
-    wires: byId(Wire),
+    ...around,
+    /** What is to be, as the user edits it. */
+    planned: Circuit,
+    /**
+     * What the wall was taken to be when the first visit opened: nothing on new work, the plan or the last as-left on a
+     * service visit. Written once. Null until somebody has been there.
+     */
+    before: Type.Union([Circuit, Type.Null()]),
   },
   {
     ...closed,
-    $id: 'https://civil-lantern.invalid/job-1.json',
-    title: 'Civil Lantern job, version 1',
+    $id: 'https://civil-lantern.invalid/job-2.json',
+    title: 'Civil Lantern job, version 2',
   },
 )
 
-/** One reading taken on the job. Entries are appended and never changed. */
-export const Reading = Type.Object(
-  {
-    kind: Type.Literal('reading'),
-    /** ISO 8601 instant. */
-    at: Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$' }),
-    mode: Type.String({ maxLength: 12 }),
-    from: Type.Object({ point: Type.String({ maxLength: 80 }), says: Line, place: Line }, closed),
-    to: Type.Object({ point: Type.String({ maxLength: 80 }), says: Line, place: Line }, closed),
-    /** What the display showed, with its unit. */
-    shows: Type.String({ maxLength: 24 }),
-    /** The value in volts, ohms or amps; null where the display showed none. */
-    value: Type.Union([Type.Number(), Type.Null()]),
-    /** The state it was taken in, in words: who calls, where the valves stand, what is lifted or broken. */
-    state: Type.Array(Line, { maxItems: 60 }),
-    note: Type.Optional(Text),
-  },
-  closed,
-)
-
-export const Entry = Reading
+const Around = Type.Object(around, closed)
 
 export type Practice = Static<typeof Practice>
 export type Place = Static<typeof Place>
@@ -294,6 +259,10 @@ export type Part = Static<typeof Part>
 export type Cable = Static<typeof Cable>
 export type Wire = Static<typeof Wire>
 export type End = Static<typeof End>
-export type Job = Static<typeof Job>
-export type Reading = Static<typeof Reading>
-export type Entry = Static<typeof Entry>
+export type Circuit = Static<typeof Circuit>
+export type Document = Static<typeof Document>
+/**
+ * A job with one of its circuits: planned, as found, or another. Made by `circuitOf`; everything that computes reads it and
+ * none of that asks which circuit it is.
+ */
+export type Job = Static<typeof Around> & Circuit

@@ -1,7 +1,7 @@
 import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv'
 import type { Static, TSchema } from 'typebox'
 import { type Failure, fail, type Result, succeed } from './failure.ts'
-import { FORMAT, Job, VERSION } from './schema.ts'
+import { Document } from './schema.ts'
 
 const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true })
 
@@ -28,35 +28,17 @@ function asFailure(error: ErrorObject): Failure {
   }
 }
 
-const jobDoor = door(Job)
+const documentDoor = door(Document)
 
-/**
- * Reads a value as a job document. A value of another format or of an unknown version is told apart from a damaged one.
- * References inside (places, parts, cables) must exist.
- */
-export function validateJob(value: unknown): Result<Job> {
-  const head = typeof value === 'object' && value !== null ? value : {}
-  if (!('format' in head) || head.format !== FORMAT)
-    return fail({
-      code: 'job/format',
-      where: '/format',
-      says: 'This is not a Civil Lantern job.',
-      remedy: `Choose a file whose "format" is "${FORMAT}".`,
-    })
-  if (!('version' in head) || head.version !== VERSION)
-    return fail({
-      code: 'job/version',
-      where: '/version',
-      says: `This job was written in version ${'version' in head ? String(head.version) : '?'} of the format; this program reads version ${VERSION}.`,
-      remedy: 'Open it with a newer Civil Lantern, or export it again from the program that wrote it.',
-    })
-  const read = jobDoor(value)
+/** Reads a value as a job document of this version. References inside (places, parts, cables) must exist. */
+export function validateDocument(value: unknown): Result<Document> {
+  const read = documentDoor(value)
   if (!read.ok) return read
   const dangling = danglingReferences(read.value)
   return dangling.length > 0 ? fail(...dangling) : read
 }
 
-function danglingReferences(job: Job): Failure[] {
+function danglingReferences(document: Document): Failure[] {
   const found: Failure[] = []
   const need = (there: object, id: string | undefined, where: string, what: string) => {
     if (id !== undefined && !Object.hasOwn(there, id))
@@ -67,24 +49,32 @@ function danglingReferences(job: Job): Failure[] {
         remedy: `Add the ${what} or name one that exists.`,
       })
   }
-  for (const [id, part] of Object.entries(job.parts)) need(job.places, part.place, `/parts/${id}/place`, 'place')
-  for (const [id, wire] of Object.entries(job.wires)) {
-    need(job.parts, wire.from.part, `/wires/${id}/from/part`, 'part')
-    need(job.parts, wire.to.part, `/wires/${id}/to/part`, 'part')
-    need(job.cables, wire.cable, `/wires/${id}/cable`, 'cable')
-    const cores = wire.cable === undefined ? undefined : job.cables[wire.cable]?.cores
-    if (cores) need(cores, wire.core, `/wires/${id}/core`, 'core')
+  const { places, planned } = document
+  // What was wired and what the wall was taken to be may name places that are gone: they are never edited.
+  for (const name of ['planned', 'wired', 'before'] as const) {
+    const circuit = document[name]
+    if (!circuit) continue
+    for (const [id, wire] of Object.entries(circuit.wires)) {
+      const where = `/${name}/wires/${id}`
+      need(circuit.parts, wire.from.part, `${where}/from/part`, 'part')
+      need(circuit.parts, wire.to.part, `${where}/to/part`, 'part')
+      need(circuit.cables, wire.cable, `${where}/cable`, 'cable')
+      const cores = wire.cable === undefined ? undefined : circuit.cables[wire.cable]?.cores
+      if (cores) need(cores, wire.core, `${where}/core`, 'core')
+    }
   }
-  for (const [id, zone] of Object.entries(job.zones)) {
-    need(job.places, zone.place, `/zones/${id}/place`, 'place')
-    need(job.places, zone.valvePlace, `/zones/${id}/valvePlace`, 'place')
+  for (const [id, part] of Object.entries(planned.parts))
+    need(places, part.place, `/planned/parts/${id}/place`, 'place')
+  for (const [id, cable] of Object.entries(planned.cables)) {
+    need(places, cable.from, `/planned/cables/${id}/from`, 'place')
+    need(places, cable.to, `/planned/cables/${id}/to`, 'place')
+  }
+  for (const [id, zone] of Object.entries(document.zones)) {
+    need(places, zone.place, `/zones/${id}/place`, 'place')
+    need(places, zone.valvePlace, `/zones/${id}/valvePlace`, 'place')
     for (const own of ['thermostat', 'valve', 'relay', 'pump'] as const)
-      need(job.parts, zone[own], `/zones/${id}/${own}`, 'part')
+      need(planned.parts, zone[own], `/zones/${id}/${own}`, 'part')
   }
-  for (const [id, cable] of Object.entries(job.cables)) {
-    need(job.places, cable.from, `/cables/${id}/from`, 'place')
-    need(job.places, cable.to, `/cables/${id}/to`, 'place')
-  }
-  need(job.places, job.survey.boiler.place, '/survey/boiler/place', 'place')
+  need(places, document.survey.boiler.place, '/survey/boiler/place', 'place')
   return found
 }

@@ -1,5 +1,4 @@
 import type { Job } from '../job/schema.ts'
-import { sound } from '../job/sound.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { transformersOf } from './transformers.ts'
@@ -17,7 +16,7 @@ export interface Budget {
 
 /** The load with every thermostat calling on the sound wiring of a job, by transformer. */
 export function everythingCalling(job: Job): ReadonlyMap<string, { va: number; volts: number }> {
-  const simulation = new Simulation(sound(job))
+  const simulation = new Simulation(job)
   for (const zone of Object.keys(job.zones)) ask(simulation, job, zone, true)
   simulation.settle()
   return new Map(transformersOf(simulation).map(({ part, va, volts }) => [part, { va, volts }]))

@@ -1,13 +1,5 @@
-export { type Feed, feedAt, feedsOf } from './feeds.ts'
-export { litWires, type WireLight } from './lit.ts'
-export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
-export { type Chain, type Link, offBecause } from './off-because.ts'
-export { stateInWords } from './state-words.ts'
-export type { Dark, Strip } from './strip.ts'
-export type { Post, Run, Station, Stretch } from './unroll.ts'
-export { type Verdict, verdictOf } from './verdict.ts'
+export { type Feed, feedAt, feedsOf } from '../feeds/feeds.ts'
 export {
-  darkInWords,
   labelOf,
   markingOf,
   type Piece,
@@ -16,5 +8,11 @@ export {
   type Sentence,
   sentenceText,
   terminalInWords,
-} from './words.ts'
+} from '../words/words.ts'
+export { litWires, type WireLight } from './lit.ts'
+export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
+export { type Chain, type Link, offBecause } from './off-because.ts'
+export type { Dark, Strip } from './strip.ts'
+export type { Post, Run, Station, Stretch } from './unroll.ts'
+export { type Verdict, verdictOf } from './verdict.ts'
 export type { ZoneStanding } from './zone-standing.ts'

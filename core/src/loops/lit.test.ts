@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { kestrel, wireAt } from '../testing/benches.ts'
+import { kestrel, lifted, wireAt } from '../testing/benches.ts'
 import { litWires } from './lit.ts'
-import { stateInWords } from './state-words.ts'
 
 describe('the light of a wire', () => {
   const { job, simulation } = kestrel({
     calling: [2],
-    alter: (draft) => void (wireAt(draft, 'V4.m1').wire.lifted = { from: true }),
+    suppose: (draft) => lifted(draft, 'V4.m1'),
   })
   const light = litWires(simulation, job)
   const at = (point: string) => light[wireAt(job, point).id]!
@@ -24,14 +23,5 @@ describe('the light of a wire', () => {
     expect(home.flowing).toBe(true)
     expect(home.lit).toBe(false)
     expect(home.volts).toBeLessThan(0.5)
-  })
-
-  it('goes with the state in words, which names who calls, what stands open and what is lifted', () => {
-    expect(stateInWords(simulation, job)).toEqual([
-      'Calling: Signal house',
-      'Boiler called',
-      'Valve 2 held open',
-      `Wire ${wireAt(job, 'V4.m1').wire.label} lifted off Valve 4 M1`,
-    ])
   })
 })

@@ -1,8 +1,8 @@
+import { feedsOf } from '../feeds/feeds.ts'
+import { Metal } from '../feeds/metal.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { CircuitClass } from '../parts/kind.ts'
-import { feedsOf } from './feeds.ts'
-import { Metal } from './metal.ts'
 
 /** How a wire stands: which circuit it belongs to, its volts over that circuit's return, and what flows in it. */
 export interface WireLight {

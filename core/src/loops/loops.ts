@@ -1,9 +1,10 @@
 import { size } from '../circuit/complex.ts'
 import { type InstalledPart, terminalName, transformerIn } from '../circuit/netlist.ts'
-import { zonesInOrder } from '../job/blank.ts'
+import { feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { feedsOf } from './feeds.ts'
+import { endSwitchOf } from '../parts/kind.ts'
 import { type Strip, stripOf } from './strip.ts'
 import type { Subject } from './unroll.ts'
 import { WalkMap } from './walks.ts'
@@ -42,7 +43,7 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
   const zones = zonesInOrder(job).map(({ id, valve, relay }): ZoneLoops => {
     const motor = strip('valve', valve, rolesOf(valve)?.actuator)
     const prover = relay ?? valve
-    const call = strip('call', prover, rolesOf(prover)?.endSwitch)
+    const call = strip('call', prover, endSwitchOf(rolesOf(prover)))
     const signal = strip('signal', valve, rolesOf(valve)?.listens)
     const standIn = strip('relay', relay, rolesOf(relay)?.work)
     return {
@@ -72,7 +73,7 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
       shared.push(stripOf(`supply:${id}`, primary, context))
     }
     // A contact that nothing is landed on is not used, which is no fault.
-    const lanes = (kind.roles?.lanes ?? []).filter((name) => isLanded(part, name))
+    const lanes = [...(kind.roles?.lanes ?? []), ...furtherSwitches(part)].filter((name) => isLanded(part, name))
     for (const element of [kind.roles?.work, kind.roles?.actuator, ...lanes]) {
       if (element === undefined || owned.has(`${id}.${element}`)) continue
       const made = strip(`work-${element}`, id, element)
@@ -83,6 +84,12 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
   shared.sort((a, b) => Number(b.id.startsWith('supply:')) - Number(a.id.startsWith('supply:')))
   return { zones, shared }
 }
+
+/** Switches of a valve beside the one by which it proves that it is open. */
+const furtherSwitches = ({ kind }: InstalledPart): string[] =>
+  kind.class === 'valve'
+    ? (kind.roles?.switches ?? []).map(({ element }) => element).filter((one) => one !== endSwitchOf(kind.roles))
+    : []
 
 function subjectOf({ circuit, netlist }: Simulation, part: string, element: string): Subject | undefined {
   const branch = netlist.parts.get(part)?.branches.get(element)

@@ -3,7 +3,8 @@ import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { wireAt } from '../testing/benches.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { cut, supposed } from '../testing/benches.ts'
 import { loopsOf } from './loops.ts'
 import { offBecause } from './off-because.ts'
 import { verdictOf } from './verdict.ts'
@@ -75,8 +76,7 @@ it.each(cases)('%s', (_name, demo, zone, seconds, alter, says) => {
 
 it('a cut end-switch wire: not yet proven is the first thing that is false', () => {
   const job = demoJobs['kestrel-point']!()
-  wireAt(job, 'V2.e1').wire.broken = true
-  const bench = new Simulation(job)
+  const bench = benchWith(job, supposed([cut(job, 'V2.e1')]))
   ask(bench, job, 'signal', true)
   bench.settle()
   const loops = loopsOf(bench, job)

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { ZoneLoops } from './loops.ts'
 import type { Station } from './unroll.ts'
@@ -39,7 +40,7 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   const warm = contact && thermostat.kind.withholds?.(thermostat.figures, calls, contact)
   if (contact) {
     add('room cold', warm === undefined)
-    add('contact made', calls.made === true)
+    add('contact made', is(simulation, thermostat, 'made'))
   }
   const reason = withheld(simulation, loops.valve)
   if (reason && reason !== warm && !reason.includes('hours')) add(`${reason}: not held back`, false)
@@ -47,7 +48,7 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
     const state = simulation.stateOf(valve.id)
     add(
       follows ? 'valve fed' : 'valve driven',
-      follows ? state.powered === true : valve.kind.urged?.(valve.figures, state) === true,
+      follows ? is(simulation, valve, 'powered') : valve.kind.urged?.(valve.figures, state) === true,
     )
     add('valve open', standing.opening > 0 && !standing.moving)
   }
@@ -56,17 +57,17 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   if (boilers) {
     const told = boilersTold(simulation)
     add('boiler called', told.length > 0)
-    const limits = told.filter(({ id }) => simulation.stateOf(id).limitOpen !== undefined)
+    const limits = told.filter(({ kind }) => kind.roles?.limitOpen)
     if (limits.length > 0)
       add(
         'below its limit',
-        limits.every(({ id }) => simulation.stateOf(id).limitOpen === false),
+        limits.every((part) => !is(simulation, part, 'limitOpen')),
       )
     const flames = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.roles?.flame)
     if (flames.length > 0)
       add(
         'flame',
-        flames.some(({ id, kind }) => simulation.stateOf(id)[kind.roles!.flame!] === true),
+        flames.some((part) => is(simulation, part, 'flame')),
       )
   }
   const pumps = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.class === 'pump')
@@ -74,7 +75,7 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   if (own.length > 0)
     add(
       'pump runs',
-      own.some(({ id, kind }) => simulation.stateOf(id)[kind.roles?.running ?? ''] === true),
+      own.some((part) => is(simulation, part, 'running')),
     )
   const at = links.findIndex((link) => !link.true)
   if (at < 0) return { links, says: `On: ${links.map(({ asks }) => asks).join(', ')}.` }

@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit/circuit.ts'
+import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import type { CircuitClass } from '../parts/kind.ts'
-import type { Feed } from './feeds.ts'
 import {
   FLOWS,
   LIT,

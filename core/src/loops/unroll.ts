@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import type { Branch, Netlist } from '../circuit/netlist.ts'
+import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
-import type { Feed } from './feeds.ts'
 import type { Step } from './walks.ts'
 
 /** A terminal as the eye finds it: whose, which, and what is printed there. */

@@ -2,9 +2,10 @@ import { transformerIn } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
+import { labelOf, type Piece, type Sentence } from '../words/words.ts'
+import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
-import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
 import { boilersTold, hasBoiler, type ZoneStanding, zoneStanding } from './zone-standing.ts'
 
 export interface Verdict {

@@ -1,10 +1,13 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
+import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
+import { endSwitchOf } from '../parts/kind.ts'
+import { labelOf, type Piece, type Sentence } from '../words/words.ts'
+import { darkInWords } from './dark-in-words.ts'
 import type { ZoneLoops } from './loops.ts'
 import type { Strip } from './strip.ts'
-import { darkInWords, labelOf, type Piece, type Sentence } from './words.ts'
 
 /** How one zone stands: in three words for the rail, and where something is wrong, in a sentence. */
 export interface ZoneStanding {
@@ -20,9 +23,7 @@ export interface ZoneStanding {
 
 /** Is the boiler told, by whatever means? */
 export const boilersTold = (simulation: Simulation) =>
-  [...simulation.netlist.parts.values()].filter(
-    ({ id, kind }) => kind.roles?.told && simulation.stateOf(id)[kind.roles.told],
-  )
+  [...simulation.netlist.parts.values()].filter((part) => is(simulation, part, 'told'))
 
 export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops): ZoneStanding {
   const zone = job.zones[loops.zone]!
@@ -34,14 +35,15 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   if (!valve)
     return zone.valveKind === '' ? valvelessStanding(simulation, loops, thermostat) : { ...blank, says: 'not wired' }
   if (valve.kind.roles?.listens) return followingStanding(simulation, job, loops, thermostat, valve)
-  const calls = simulation.stateOf(thermostat.id)
   const stands = simulation.stateOf(valve.id)
-  const calling = calls[thermostat.kind.roles?.calling ?? ''] === true
-  const travel = Number(stands[valve.kind.roles?.travel ?? ''] ?? 0)
+  const calling = is(simulation, thermostat, 'calling')
+  const made = is(simulation, thermostat, 'made')
+  const travel = count(simulation, valve, 'travel')
+  const held = stuck(simulation, valve, 'travel')
   const opening = openingOf(valve, stands)
   const says = valve.kind.says(valve.figures, stands)
   const driven = valve.kind.urged?.(valve.figures, stands) === true
-  const moving = driven ? travel < 1 && !valve.pinned.has('travel') : travel > 0 && !valve.pinned.has('travel')
+  const moving = !held && (driven ? travel < 1 : travel > 0)
   const proven = loops.call?.complete === true
   const found = { ...blank, calling, opening, moving, proven }
   const trouble = (says: string, ...sentence: Piece[]): ZoneStanding => ({
@@ -56,7 +58,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
       return trouble('runs with no call', valveLabel, {
         text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
       })
-    if (opening > 0 && !moving && travel <= 0 && stands.passes === true)
+    if (opening > 0 && !moving && travel <= 0 && is(simulation, valve, 'passes'))
       return trouble('shut, lets water by', valveLabel, {
         text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
       })
@@ -68,9 +70,9 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
       return trouble('shut, switch made', { text: 'the end switch of ' }, valveLabel, {
         text: ' is made with the valve shut: the boiler can fire against it.',
       })
-    return { ...found, says: calls.made === true ? 'contact stuck' : says }
+    return { ...found, says: made ? 'contact stuck' : says }
   }
-  if (calls.made !== true && Number(calls.waited) > 0) return { ...found, says: 'start delay running' }
+  if (!made && count(simulation, thermostat, 'waited') > 0) return { ...found, says: 'start delay running' }
   if (!driven) {
     const strip = loops.valve
     const reason = withheld(simulation, strip)
@@ -101,7 +103,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
       text: ' is too low to run it.',
     })
   }
-  if (travel < 1 && valve.pinned.has('travel'))
+  if (travel < 1 && held)
     return trouble('fed, does not move', { text: 'the feed reaches ' }, valveLabel, {
       text: ' and it does not move. Turn the stem by hand before you blame the motor.',
     })
@@ -113,8 +115,8 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
     return trouble('open, nothing to prove it', valveLabel, { text: ' is open and nothing tells the boiler.' })
   if (!proven) {
     const waiting = loops.standIn?.complete && loops.call.dark?.at === 'contact' && zone.relay === loops.call.dark.part
-    if (waiting && zone.relay && simulation.stateOf(zone.relay).pulledIn !== true)
-      return { ...found, says: 'open, stand-in waits' }
+    const relay = zone.relay ? simulation.netlist.parts.get(zone.relay) : undefined
+    if (waiting && relay && !is(simulation, relay, 'pulledIn')) return { ...found, says: 'open, stand-in waits' }
     const dark = loops.call.dark
     if (dark?.at === 'source')
       return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, dark), {
@@ -138,7 +140,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   }
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
-  return { ...found, says: `${says}, ${valve.kind.roles?.endSwitch ? 'proven' : 'assumed'}` }
+  return { ...found, says: `${says}, ${endSwitchOf(valve.kind.roles) ? 'proven' : 'assumed'}` }
 }
 
 /** Heat may come from elsewhere: then nothing waits to be told. */
@@ -148,8 +150,8 @@ export const hasBoiler = (simulation: Simulation) =>
 /** A zone on the resting side of a diverter: its thermostat calls the machine, and no valve of its own stands between. */
 function valvelessStanding(simulation: Simulation, { zone }: ZoneLoops, thermostat: InstalledPart): ZoneStanding {
   const calls = simulation.stateOf(thermostat.id)
-  const calling = calls[thermostat.kind.roles?.calling ?? ''] === true
-  const made = calls.made === true
+  const calling = is(simulation, thermostat, 'calling')
+  const made = is(simulation, thermostat, 'made')
   const told = boilersTold(simulation).length > 0
   const says = !calling ? 'no call' : !made ? thermostat.kind.says(thermostat.figures, calls) : 'calls the boiler'
   const found = { zone, calling, opening: 0, moving: false, proven: made && told, says }
@@ -175,9 +177,12 @@ function followingStanding(
   const stands = simulation.stateOf(valve.id)
   const asked = valve.kind.asked?.(valve.figures, stands) ?? 0
   const opening = openingOf(valve, stands)
-  const powered = stands.powered === true
-  const set = Number(simulation.stateOf(asker.id)[`out${zone.output ?? ''}`] ?? 0)
-  const moving = powered && Math.abs(asked - Number(stands.travel)) > ASKS && !valve.pinned.has('travel')
+  const powered = is(simulation, valve, 'powered')
+  const output = asker.kind.roles?.outputs?.[zone.output ?? '']
+  const set = output === undefined ? 0 : Number(simulation.stateOf(asker.id)[output] ?? 0)
+  const off = Math.abs(asked - count(simulation, valve, 'travel'))
+  const held = stuck(simulation, valve, 'travel')
+  const moving = powered && off > ASKS && !held
   const found = {
     zone: loops.zone,
     calling: asked > ASKS,
@@ -192,7 +197,7 @@ function followingStanding(
   if (!powered)
     return {
       ...found,
-      says: `${found.says.replace(', no power', '')}, no power`,
+      says: found.says,
       trouble: [
         name,
         label,
@@ -214,7 +219,7 @@ function followingStanding(
         { text: '.' },
       ],
     }
-  if (valve.pinned.has('travel') && Math.abs(asked - Number(stands.travel)) > 0.05)
+  if (held && off > 0.05)
     return {
       ...found,
       says: 'asked, does not move',
@@ -228,6 +233,7 @@ export function withheld(simulation: Simulation, strip: Strip | undefined): stri
   const dark = strip?.dark
   if (dark?.at !== 'contact' || !dark.part || !dark.element) return undefined
   const part = simulation.netlist.parts.get(dark.part)
-  if (!part || part.forced.has(dark.element)) return undefined
+  const branch = part?.branches.get(dark.element)
+  if (!part || !branch || simulation.circuit.forced(branch)) return undefined
   return part.kind.withholds?.(part.figures, simulation.stateOf(part.id), dark.element)
 }

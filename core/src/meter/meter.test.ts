@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { kestrel, volts, wireAt, wired } from '../testing/benches.ts'
+import { cut, kestrel, lifted, volts, wireAt, wired } from '../testing/benches.ts'
 import { clamp, type MeterMode, probe, read } from './meter.ts'
 
 type Bench = ReturnType<typeof kestrel>
@@ -18,11 +18,6 @@ const word = (bench: Bench, from: string, to: string, mode: 'volts' | 'loz' = 'l
   return value! > 22 ? 'full' : value! < 0.5 ? 'none' : 'between'
 }
 
-const breakWhiteCore = (job: Job) => {
-  const { id } = wireAt(job, 'TS2.w')
-  job.wires[id]!.broken = true
-}
-
 describe('readings that decide, 24 V zone', () => {
   const cases: [string, Bench, Record<string, string>][] = [
     ['no call', kestrel(), { source: 'full', rw: 'full', wc: 'none', motor: 'none', call: 'full' }],
@@ -33,27 +28,27 @@ describe('readings that decide, 24 V zone', () => {
     ],
     [
       'dead transformer',
-      kestrel({ calling: [2], alter: (j) => void (j.parts.XF1!.faults = ['secondaryOpen']) }),
+      kestrel({ calling: [2], suppose: () => ['part:XF1/secondaryOpen'] }),
       { source: 'none', rw: 'none', wc: 'none', motor: 'none', call: 'full' },
     ],
     [
       'thermostat open',
-      kestrel({ calling: [2], alter: (j) => void (j.parts.TS2!.faults = ['neverMakes']) }),
+      kestrel({ calling: [2], suppose: () => ['part:TS2/neverMakes'] }),
       { source: 'full', rw: 'full', wc: 'none', motor: 'none', call: 'full' },
     ],
     [
       'motor open',
-      kestrel({ calling: [2], alter: (j) => void (j.parts.V2!.faults = ['windingOpen']) }),
+      kestrel({ calling: [2], suppose: () => ['part:V2/windingOpen'] }),
       { source: 'full', rw: 'none', wc: 'full', motor: 'full', call: 'full' },
     ],
     [
       'motor open, no call',
-      kestrel({ alter: (j) => void (j.parts.V2!.faults = ['windingOpen']) }),
+      kestrel({ suppose: () => ['part:V2/windingOpen'] }),
       { source: 'full', rw: 'none', wc: 'none', motor: 'none', call: 'full' },
     ],
     [
       'break between W and motor',
-      kestrel({ calling: [2], alter: breakWhiteCore }),
+      kestrel({ calling: [2], suppose: (j) => [cut(j, 'TS2.w')] }),
       { source: 'full', rw: 'none', wc: 'full', motor: 'none', call: 'full' },
     ],
   ]
@@ -72,12 +67,7 @@ describe('readings that decide, 24 V zone', () => {
 
 describe('a core left open beside a live one', () => {
   // The white core lifted at both ends lies beside the red one, which stands at R.
-  const bench = kestrel({
-    alter: (job) => {
-      const { wire } = wireAt(job, 'TS2.w')
-      wire.lifted = { from: true, to: true }
-    },
-  })
+  const bench = kestrel({ suppose: (job) => lifted(job, 'TS2.w', true) })
   const { id } = wireAt(bench.job, 'TS2.w')
 
   it('shows volts on high impedance and next to none on low', () => {
@@ -90,7 +80,7 @@ describe('a core left open beside a live one', () => {
 
 describe('ohms', () => {
   it('of a motor with a lead lifted and the supply off are those of its winding', () => {
-    const bench = kestrel({ alter: (job) => void (wireAt(job, 'V2.m1').wire.lifted = { from: true, to: true }) })
+    const bench = kestrel({ suppose: (job) => lifted(job, 'V2.m1', true) })
     bench.simulation.set('SS1', 'closed', false)
     bench.simulation.settle()
     const reading = at(bench, 'ohms', 'V2.m1', 'V2.m2')
@@ -106,10 +96,10 @@ describe('ohms', () => {
   })
 
   it('of an open end switch, lifted, are over the limit; of a made one they beep', () => {
-    const lifted = (job: Job) => void (wireAt(job, 'V2.e1').wire.lifted = { from: true, to: true })
-    const open = kestrel({ alter: lifted })
+    const suppose = (job: Job) => lifted(job, 'V2.e1', true)
+    const open = kestrel({ suppose })
     expect(at(open, 'ohms', 'V2.e1', 'V2.e2').shows).toBe('OL')
-    const made = kestrel({ alter: lifted, calling: [2] })
+    const made = kestrel({ suppose, calling: [2] })
     expect(at(made, 'beep', 'V2.e1', 'V2.e2')).toMatchObject({ beeps: true })
   })
 })

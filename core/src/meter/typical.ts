@@ -1,7 +1,9 @@
-import { blankJob } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { put } from '../motion/plays.ts'
 import { Simulation } from '../motion/simulation.ts'
 import type { PartKind, StateValue } from '../parts/kind.ts'
+import { blankJob } from '../parts/new-job.ts'
+import { benchGear, benchSetter } from '../parts/usual.ts'
 import { read } from './meter.ts'
 
 /** A reading a good part shows on the bench. */
@@ -23,6 +25,7 @@ export interface Typical {
 }
 
 const PART = 'X'
+const SWITCH = 'SW'
 
 /**
  * What a sound part of a kind shows a meter by itself on the bench: dead and lifted on ohms, and fed at its rated volts; and
@@ -45,7 +48,8 @@ export function typicalOf(kind: PartKind): Typical {
   }
   const since = live.trace.length
   const from = live.now
-  live.set('SW', 'closed', false)
+  const isolator = live.netlist.parts.get(SWITCH)
+  if (isolator) put(live, isolator, 'closed', false)
   live.settle()
   const happened = live.trace
     .slice(since)
@@ -91,20 +95,25 @@ function bench(kind: PartKind): { dead: Job; fed?: Job } {
       label: '',
     }
   }
-  hang(fed, 'M', 'supply/line')
-  hang(fed, 'SW', line ? 'switch/fused-spur' : 'switch/service')
-  let hot = 'SW.lout'
-  let back = 'SW.nout'
-  if (line) {
-    join('M.l', 'SW.lin')
-    join('M.n', 'SW.nin')
+  const gear = benchGear[line ? 'line' : 'low']
+  const [, live1, neutral1] = gear.supply
+  hang(fed, 'M', gear.supply[0])
+  hang(fed, SWITCH, gear.isolator[0])
+  const [, lineIn, ...through] = gear.isolator
+  join(`M.${live1}`, `${SWITCH}.${lineIn}`)
+  let hot: string
+  let back: string
+  if (gear.transformer) {
+    const [kindOfIt, p1, p2, h, c] = gear.transformer
+    hang(fed, 'XF', kindOfIt)
+    join(`${SWITCH}.${through[0]}`, `XF.${p1}`)
+    join(`M.${neutral1}`, `XF.${p2}`)
+    hot = `XF.${h}`
+    back = `XF.${c}`
   } else {
-    hang(fed, 'XF', 'transformer/control')
-    join('M.l', 'SW.in')
-    join('SW.out', 'XF.p1')
-    join('M.n', 'XF.p2')
-    hot = 'XF.h'
-    back = 'XF.c'
+    join(`M.${neutral1}`, `${SWITCH}.${through[0]}`)
+    hot = `${SWITCH}.${through[1]}`
+    back = `${SWITCH}.${through[2]}`
   }
   if (!hookup) {
     join(hot, `${PART}.l`)
@@ -113,17 +122,19 @@ function bench(kind: PartKind): { dead: Job; fed?: Job } {
   }
   const { feed, permanent, live, common, call } = hookup
   if (kind.roles?.listens !== undefined) {
-    hang(fed, 'SET', 'controller/signal-setter')
-    join('SET.plus', `${PART}.${feed}`)
-    join('SET.minus', back)
+    const [setter, plus, minus] = benchSetter
+    hang(fed, 'SET', setter)
+    join(`SET.${plus}`, `${PART}.${feed}`)
+    join(`SET.${minus}`, back)
   } else join(hot, `${PART}.${feed}`)
   for (const terminal of new Set([permanent, live])) if (terminal && terminal !== feed) join(hot, `${PART}.${terminal}`)
   for (const terminal of new Set([hookup.back, common])) if (terminal) join(back, `${PART}.${terminal}`)
   if (call) {
     // A thermostat is judged with a valve behind it, as on the wall.
-    hang(fed, 'V', line ? 'valve/two-port-5' : 'valve/motor-4')
-    join(`${PART}.${call}`, line ? 'V.call' : 'V.m1')
-    join(line ? 'V.n' : 'V.m2', back)
+    const [valve, motor, motorBack] = gear.valve
+    hang(fed, 'V', valve)
+    join(`${PART}.${call}`, `V.${motor}`)
+    join(`V.${motorBack}`, back)
   }
   return { dead, fed }
 }
@@ -140,7 +151,8 @@ function pairs(kind: PartKind, simulation: Simulation): [string, string][] {
   }
   const { feeds } = kind.roles ?? {}
   if (feeds) note(...feeds)
-  for (const element of installed.elements) {
+  for (const { element } of [...installed.branches.values(), ...installed.windings.values()]) {
+    if (!element) continue
     note(element.a, element.b)
     if (element.form === 'windings') note(element.c, element.d)
   }

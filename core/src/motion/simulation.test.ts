@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { kestrel, volts, wireAt, wired } from '../testing/benches.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { kestrel, supposed, volts, wireAt, wired } from '../testing/benches.ts'
 import { Simulation } from './simulation.ts'
 
 const told = (simulation: Simulation) =>
@@ -101,7 +102,7 @@ describe('power', () => {
 
 describe('a short', () => {
   it('blows the secondary fuse within seconds and remembers the way the current took', () => {
-    const { simulation } = kestrel({ alter: ({ parts }) => void (parts.V2!.faults = ['windingShorted']), calling: [2] })
+    const { simulation } = kestrel({ suppose: () => ['part:V2/windingShorted'], calling: [2] })
     expect(simulation.stateOf('F1').gone).toBe(true)
     expect(simulation.now).toBeLessThan(5)
     const way = simulation.trace.find(({ part, says }) => part === 'F1' && says === 'blows')?.path
@@ -129,10 +130,7 @@ describe('a short', () => {
 describe('a stand-in relay', () => {
   it('calls the boiler only after the time the valve takes, whether the valve moved or not', () => {
     const job = wired({ scheme: 's6', zones: 1, twoLead: true })
-    const bench = new Simulation({
-      ...job,
-      parts: { ...job.parts, V1: { ...job.parts.V1!, faults: ['bodySeizedShut'] } },
-    })
+    const bench = benchWith(job, supposed(['part:V1/bodySeizedShut']))
     bench.set('TS1', 'calling', true)
     bench.runTo(15.9)
     expect(bench.stateOf('B1').called).toBe(false)

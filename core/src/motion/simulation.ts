@@ -4,7 +4,8 @@ import { heaviestPath } from '../circuit/heaviest-path.ts'
 import { type InstalledPart, type Netlist, netlistOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { type Catalogue, catalogue } from '../parts/index.ts'
-import type { Feel, State, StateValue } from '../parts/kind.ts'
+import type { Feel, Figures, State, StateValue } from '../parts/kind.ts'
+import { type Alterations, unaltered } from './alterations.ts'
 import { Surroundings } from './surroundings.ts'
 
 /** Something a person in the building could notice. */
@@ -39,7 +40,28 @@ interface Actor {
   moved: boolean
   told: boolean[]
   /** The way of the current that made it let go. */
-  blownBy?: readonly string[]
+  blownBy: readonly string[] | undefined
+  /** The figures it was installed with. */
+  readonly own: Figures
+}
+
+/** How a simulation stood at a moment: to be given back to the same simulation. */
+export interface Mark {
+  readonly now: number
+  readonly alterations: Alterations
+  readonly actors: readonly Pick<Actor, 'state' | 'levels' | 'rates' | 'told' | 'blownBy'>[]
+  readonly happenings: number
+  readonly buzzing: readonly string[]
+}
+
+/** What a simulation begins with besides its job and what hands have set. */
+export interface Beginning {
+  /** Kinds by name, where the job brings some of its own. */
+  readonly kinds?: Catalogue
+  /** What is wrong with the circuit from the start. */
+  readonly alterations?: Alterations
+  /** Seconds on its clock. */
+  readonly now?: number
 }
 
 /** A part that flips this often at one instant is buzzing. */
@@ -55,6 +77,10 @@ const BUZZ = 24
  * bench.set('TS2', 'calling', true)
  * bench.settle()
  * bench.stateOf('V2').travel // 1
+ * const mark = bench.mark()
+ * bench.alter(together([{ forces: { 'V2.motor': { as: 'open' } } }]))
+ * bench.settle() // the spring has shut it
+ * bench.back(mark) // open again, at the same second, to the bit
  */
 export class Simulation {
   readonly netlist: Netlist
@@ -64,14 +90,18 @@ export class Simulation {
   readonly #byId: Map<string, Actor>
   readonly #buzzing = new Set<string>()
   readonly #surroundings: Surroundings
-  #now = 0
+  #now: number
+  #alterations: Alterations = unaltered
 
-  constructor(job: Job, settings: Settings = {}, kinds: Catalogue = catalogue) {
+  constructor(job: Job, settings: Settings = {}, beginning: Beginning = {}) {
+    const { kinds = catalogue, alterations = unaltered, now = 0 } = beginning
+    this.#now = now
     this.netlist = netlistOf(job, kinds)
     this.circuit = new Circuit(this.netlist)
     this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId?.get(id)?.state)
     this.#actors = [...this.netlist.parts.values()].map((part) => this.#actor(part, settings[part.id]))
     this.#byId = new Map(this.#actors.map((actor) => [actor.part.id, actor]))
+    this.#impose(alterations)
     for (const actor of this.#actors) {
       this.circuit.setState(actor.part, actor.state)
       actor.told = this.#conditions(actor)
@@ -79,7 +109,79 @@ export class Simulation {
     this.#react()
   }
 
-  /** Seconds since it began. */
+  /** What is wrong with the circuit. */
+  get alterations(): Alterations {
+    return this.#alterations
+  }
+
+  /** Can a state not move, because of what is wrong with its part? */
+  isPinned(part: string, state: string): boolean {
+    return this.#alterations.pins[part]?.[state] !== undefined
+  }
+
+  /**
+   * Makes these things wrong with the circuit and nothing else, and lets the parts answer. What names no branch, part or
+   * state of this circuit, or would change its shape, is not for this bench: `fits` says so beforehand.
+   */
+  alter(alterations: Alterations) {
+    this.#buzzing.clear()
+    this.#impose(alterations)
+    this.#react()
+  }
+
+  /** Remembers how everything stands. */
+  mark(): Mark {
+    return {
+      now: this.#now,
+      alterations: this.#alterations,
+      actors: this.#actors.map(({ state, levels, rates, told, blownBy }) => ({ state, levels, rates, told, blownBy })),
+      happenings: this.trace.length,
+      buzzing: this.buzzing,
+    }
+  }
+
+  /** Puts everything back as it stood at the mark, to the bit: states, fuses, clock, and what is wrong. */
+  back(mark: Mark) {
+    this.#impose(mark.alterations)
+    this.#now = mark.now
+    for (const [i, actor] of this.#actors.entries()) {
+      const was = mark.actors[i]!
+      const moved = actor.state !== was.state
+      Object.assign(actor, was)
+      actor.moved = false
+      if (moved) this.circuit.setState(actor.part, actor.state)
+    }
+    this.trace.length = mark.happenings
+    this.#buzzing.clear()
+    for (const part of mark.buzzing) this.#buzzing.add(part)
+    this.#surroundings.renew()
+  }
+
+  #impose(next: Alterations) {
+    const had = this.#alterations
+    if (next === had) return
+    this.#alterations = next
+    for (const id of new Set([...Object.keys(had.forces), ...Object.keys(next.forces)])) {
+      const branch = this.netlist.branchOf.get(id)
+      if (branch) this.circuit.force(branch, next.forces[id])
+    }
+    for (const id of new Set([...Object.keys(had.volts), ...Object.keys(next.volts)])) {
+      const branch = this.netlist.branchOf.get(id)
+      if (branch) this.circuit.setVolts(branch, next.volts[id] ?? branch.volts)
+    }
+    for (const id of new Set([...Object.keys(had.figures), ...Object.keys(next.figures)])) {
+      const actor = this.#byId.get(id)
+      if (actor) this.circuit.setFigures(actor.part, { ...actor.own, ...next.figures[id] }, actor.state)
+    }
+    for (const [id, states] of Object.entries(next.pins)) {
+      const actor = this.#byId.get(id)
+      if (!actor) continue
+      actor.state = { ...actor.state, ...states }
+      actor.moved = true
+    }
+  }
+
+  /** Seconds on its clock. */
   get now() {
     return this.#now
   }
@@ -102,7 +204,7 @@ export class Simulation {
   set(part: string, state: string, value: StateValue) {
     const actor = this.#byId.get(part)
     if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
-    if (actor.state[state] === value || actor.part.pinned.has(state)) return
+    if (actor.state[state] === value || this.isPinned(part, state)) return
     this.#buzzing.clear()
     this.#change(actor, { [state]: value })
     this.#react()
@@ -165,14 +267,24 @@ export class Simulation {
     }
     const state: State = { ...part.kind.state }
     for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
-    for (const [name, value] of part.pinned) state[name] = value
-    return { part, state, feel, levels: {}, rates: {}, moved: false, told: [] }
+    return {
+      part,
+      state,
+      feel,
+      levels: {},
+      rates: {},
+      moved: false,
+      told: [],
+      blownBy: undefined,
+      own: part.figures,
+    }
   }
 
   #change(actor: Actor, change: Partial<State>) {
     const next: State = { ...actor.state }
+    const pins = this.#alterations.pins[actor.part.id]
     for (const [name, value] of Object.entries(change))
-      if (value !== undefined && !actor.part.pinned.has(name)) next[name] = value
+      if (value !== undefined && pins?.[name] === undefined) next[name] = value
     actor.state = next
     actor.moved = true
   }
@@ -192,7 +304,8 @@ export class Simulation {
         const { motion } = actor.part.kind
         if (!motion?.jumps || this.#buzzing.has(actor.part.id)) continue
         const change = motion.jumps(actor.part.figures, actor.state, actor.feel)
-        if (change && Object.keys(change).some((name) => !actor.part.pinned.has(name))) jumps.push([actor, change])
+        if (change && Object.keys(change).some((name) => !this.isPinned(actor.part.id, name)))
+          jumps.push([actor, change])
       }
       if (jumps.length === 0) break
       for (const [actor, change] of jumps) {
@@ -206,10 +319,11 @@ export class Simulation {
         for (const [actor] of jumps) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
     }
     for (const actor of this.#actors) {
-      const { figures, kind, pinned } = actor.part
+      const { figures, kind, id } = actor.part
       if (!kind.motion?.rates) continue
       const rates = kind.motion.rates(figures, actor.state, actor.feel)
-      actor.rates = pinned.size === 0 ? rates : unpinned(rates, pinned)
+      const pins = this.#alterations.pins[id]
+      actor.rates = pins ? unpinned(rates, pins) : rates
       actor.levels = kind.motion.levels?.(figures, actor.state) ?? {}
     }
   }
@@ -307,8 +421,11 @@ export class Simulation {
 }
 
 /** The rates of those numbers that no fault holds still. */
-const unpinned = (rates: Readonly<Record<string, number | undefined>>, pinned: ReadonlyMap<string, StateValue>) =>
-  Object.fromEntries(Object.entries(rates).filter(([name]) => !pinned.has(name)))
+const unpinned = (
+  rates: Readonly<Record<string, number | undefined>>,
+  pins: Readonly<Record<string, StateValue>>,
+): Readonly<Record<string, number | undefined>> =>
+  Object.fromEntries(Object.entries(rates).filter(([name]) => pins[name] === undefined))
 
 /** Does this number move while nothing happens, such as a clock or the warmth of a room? */
 const background = ({ part }: Actor, name: string): boolean => part.kind.motion?.background?.includes(name) === true

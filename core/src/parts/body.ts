@@ -21,6 +21,7 @@ export const bodyPasses: Fault = {
   name: 'bodyPasses',
   says: 'Body lets water by: dirt on its seat',
   repair: 'Flush or replace the body; the head is sound',
+  unit: 'body',
   pin: { passes: true },
 }
 
@@ -28,6 +29,7 @@ export const bodySeizedShut: Fault = {
   name: 'bodySeizedShut',
   says: 'Body seized shut',
   repair: 'Body; the motor may have burnt too',
+  unit: 'body',
   pin: { travel: 0 },
 }
 
@@ -39,17 +41,11 @@ export const bodySeizedOpen: Fault = {
 }
 
 /** What two fingers feel at the stem, head off. */
-export function stemByHand(figures: Readonly<Record<string, number>>, faults: readonly string[]): string {
-  if (faults.some((name) => /[sS]eized/.test(name))) return 'does not turn: the body has seized'
-  const stiffness = figures.stiffness ?? 0
-  if (stiffness >= 1) return 'turns only with a tool: too stiff for the head'
-  return stiffness > 0.25 ? 'turns, but stiffly' : 'turns with two fingers'
+export function stemByHand(f: { stiffness: number }, _s: unknown, faults: ReadonlySet<string>): string {
+  if (isSeized(faults)) return 'does not turn: the body has seized'
+  if (f.stiffness >= 1) return 'turns only with a tool: too stiff for the head'
+  return f.stiffness > 0.25 ? 'turns, but stiffly' : 'turns with two fingers'
 }
 
-/** What the manual lever of a spring-return head feels like. */
-export function leverByHand(state: Readonly<Record<string, unknown>>, faults: readonly string[]): string {
-  if (faults.some((name) => /[sS]eized/.test(name))) return 'rock-hard: a seized body'
-  if (state.lever === 'parked') return 'slack: parked open'
-  if (faults.includes('gearStripped')) return 'slack: the gear has stripped'
-  return Number(state.travel) > 0 ? 'slack: the valve stands open' : 'firm, springs back'
-}
+export const isSeized = (faults: ReadonlySet<string>) =>
+  faults.has(bodySeizedShut.name) || faults.has(bodySeizedOpen.name)

@@ -8,6 +8,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { load } from './element.ts'
 import { part } from './kind.ts'
@@ -35,7 +36,7 @@ export const combinationBoiler = part({
   },
   state: { called: false, runOn: 0, ...tepid },
   controls: [waterKnob],
-  roles: { callSense: 'call', told: 'called', work: 'controls' },
+  roles: { callSense: 'call', ...waterRoles, runOn: 'runOn', told: 'called', work: 'controls' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     load('call', 'sl', 'n', { volts: 230, va: 1, powerFactor: 0.8, hertz: site.hertz }),

@@ -9,6 +9,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { contact, type Element, load, strap, windings } from './element.ts'
 import { part, type Site } from './kind.ts'
@@ -65,7 +66,15 @@ export const dryCallBoiler = part({
   figures: { ...callFigures, standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 }, ...waterFigures },
   state: { called: false, ...tepid },
   controls: [waterKnob],
-  roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['t1', 't2'], feedVolts: 'callVolts' },
+  roles: {
+    callSense: 'sense',
+    ...waterRoles,
+    told: 'called',
+    work: 'controls',
+    feeds: ['t1', 't2'],
+    feedVolts: 'callVolts',
+    callPair: ['t1', 't2'],
+  },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

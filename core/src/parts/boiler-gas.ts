@@ -13,6 +13,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
 import { contact, load, windings } from './element.ts'
@@ -39,7 +40,9 @@ export const gasBoiler = part({
     callSense: 'sense',
     told: 'called',
     work: 'controls',
+    ...waterRoles,
     feeds: ['t1', 't2'],
+    callPair: ['t1', 't2'],
     feedVolts: 'callVolts',
     feedsInside: ['hot', 'com', 'openVolts'],
   },

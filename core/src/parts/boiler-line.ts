@@ -8,6 +8,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { contact, direct, load, resistor, strap } from './element.ts'
 import { part } from './kind.ts'
@@ -40,7 +41,7 @@ export const switchedLiveBoiler = part({
   },
   state: { called: false, runOn: 0, ...tepid },
   controls: [waterKnob],
-  roles: { callSense: 'call', told: 'called', work: 'controls' },
+  roles: { callSense: 'call', ...waterRoles, runOn: 'runOn', told: 'called', work: 'controls' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     load('call', 'sl', 'n', { volts: 230, va: 1, powerFactor: 0.8, hertz: site.hertz }),
@@ -109,7 +110,17 @@ export const voltFreeBoiler = part({
     },
     waterKnob,
   ],
-  roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['v1', 'v2'], feedVolts: 'callVolts' },
+  roles: {
+    callSense: 'sense',
+    powered: 'powered',
+    ...waterRoles,
+    runOn: 'runOn',
+    told: 'called',
+    work: 'controls',
+    feeds: ['v1', 'v2'],
+    feedVolts: 'callVolts',
+    callPair: ['v1', 'v2'],
+  },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     load(

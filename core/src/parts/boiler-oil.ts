@@ -14,6 +14,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { contact, direct, load, strap } from './element.ts'
 import { part } from './kind.ts'
@@ -61,7 +62,15 @@ export const oilBoiler = part({
     },
     waterKnob,
   ],
-  roles: { callSense: 'sense', told: 'called', work: 'controls', feeds: ['t1', 't2'], feedVolts: 'callVolts' },
+  roles: {
+    callSense: 'sense',
+    ...waterRoles,
+    told: 'called',
+    work: 'controls',
+    feeds: ['t1', 't2'],
+    feedVolts: 'callVolts',
+    callPair: ['t1', 't2'],
+  },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

@@ -12,6 +12,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
 import { contact, load, windings } from './element.ts'
@@ -44,7 +45,15 @@ export const valveSupplyBoiler = part({
   },
   state: { pulledIn: false, ...tepid },
   controls: [waterKnob],
-  roles: { callSense: 'coil', told: 'pulledIn', work: 'coil', feeds: ['feed', 'shared'], feedVolts: 'openVolts' },
+  roles: {
+    callSense: 'coil',
+    ...waterRoles,
+    told: 'pulledIn',
+    work: 'coil',
+    feeds: ['feed', 'shared'],
+    feedVolts: 'openVolts',
+    callPair: ['call', 'shared'],
+  },
   inside: (f, site) => [
     windings('core', ['l', 'n'], ['feed', 'shared'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
     contact('highLimit', 'feed', 'lim', (s) => !s.limitOpen, 0.02),

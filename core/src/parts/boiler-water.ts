@@ -6,6 +6,7 @@ import type { Around, Control } from './kind.ts'
  * going without a call until stored hot water is warm, and may hold the circulator off meanwhile (the reverse contact).
  */
 export type Water = { water: number; limitOpen: boolean; cold: boolean }
+export const waterRoles = { limitOpen: 'limitOpen', water: 'water', limit: 'limit' }
 export const tepid: Water = { water: 40, limitOpen: false, cold: false }
 
 export const waterFigures = {

@@ -13,7 +13,7 @@ export const breaker = part({
   },
   figures: { amps: { name: 'Rating', unit: 'A', value: 15 } },
   state: { on: true, ...unTripped },
-  roles: { blown: 'gone' },
+  roles: { blown: 'gone', closed: 'on' },
   controls: [
     {
       state: 'on',

@@ -84,7 +84,7 @@ export const gasValve = part({
   },
   figures: { va: { name: 'Coil', unit: 'VA', value: 10 }, minimumVolts: { name: 'Opens from', unit: 'V', value: 18 } },
   state: { open: false },
-  roles: { work: 'coil', flame: 'open' },
+  roles: { work: 'coil', flame: 'open', lastOfChain: true },
   inside: (f, site) => [load('coil', 'g1', 'g2', { volts: 24, va: f.va, powerFactor: 0.6, hertz: site.hertz })],
   motion: {
     jumps(f, s, feel) {

@@ -72,7 +72,10 @@ export const buildingController = part({
   controls: [outputKnob(1), outputKnob(2)],
   roles: {
     work: 'electronics',
+    powered: 'powered',
     lanes: ['demand'],
+    outputs: { 1: 'out1', 2: 'out2' },
+    inputs: { 1: 'in1', 2: 'in2' },
     signals: [
       ['ao1', 'com'],
       ['ao2', 'com'],

@@ -15,6 +15,7 @@ export const flameEye = part({
     darkOhms: { name: 'In the dark', unit: 'ohm', value: 200_000 },
   },
   state: { sees: false },
+  roles: { looksOn: true },
   inside: (f) => [
     contact('light', 'f1', 'f2', (s) => s.sees, f.litOhms),
     contact('dark', 'f1', 'f2', (s) => !s.sees, f.darkOhms),

@@ -18,7 +18,7 @@ export const fusedSpur = part({
   },
   figures: { amps: { name: 'Fuse', unit: 'A', value: 3 } },
   state: { closed: true, ...unTripped },
-  roles: { blown: 'gone' },
+  roles: { blown: 'gone', closed: 'closed' },
   controls: [
     {
       state: 'closed',

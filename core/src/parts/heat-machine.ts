@@ -8,6 +8,7 @@ import {
   waterKnob,
   waterLevels,
   waterRate,
+  waterRoles,
 } from './boiler-water.ts'
 import { contact, load } from './element.ts'
 import { part } from './kind.ts'
@@ -35,7 +36,7 @@ export const heatMachine = part({
   },
   state: { called: false, onTank: false, ...tepid },
   controls: [waterKnob],
-  roles: { callSense: 'call', told: 'called', work: 'controls' },
+  roles: { callSense: 'call', ...waterRoles, told: 'called', work: 'controls' },
   inside: (f, site) => {
     const plate = (va: number) => ({ volts: 230, va, powerFactor: 0.8, hertz: site.hertz })
     return [

@@ -1,17 +1,20 @@
-import { bodyPasses, bodySeizedOpen, bodySeizedShut } from './body.ts'
+import { bodyPasses, bodySeizedOpen, bodySeizedShut, stemByHand } from './body.ts'
 import { contact, type Element, load } from './element.ts'
 import { part } from './kind.ts'
 import {
   atRest,
+  leverByHand,
   leverControl,
   opening,
   type SpringFigures,
   springFigures,
   springHazards,
   springMotion,
+  springRoles,
   switchFigures,
   switchMade,
   switchRatings,
+  switchRoles,
 } from './spring-return.ts'
 
 /** A wax element heats and pushes the valve open; it draws all the while, and cools before the valve shuts. */
@@ -42,7 +45,7 @@ const tells = [
 ]
 
 const faults = [
-  { name: 'heaterOpen', says: 'Heater open', repair: 'Head', open: ['motor'] },
+  { name: 'heaterOpen', says: 'Heater open', repair: 'Head', unit: 'head', open: ['motor'] },
   bodySeizedShut,
   bodySeizedOpen,
   bodyPasses,
@@ -67,7 +70,7 @@ export const heatMotor2 = part({
   figures: heatFigures,
   state: { ...atRest },
   controls: [leverControl],
-  roles: { actuator: 'motor', travel: 'travel' },
+  roles: springRoles,
   hookup: { feed: 'm1', back: 'm2' },
   inside: (f, site) => [heater(f, 'm1', 'm2', site.hertz)],
   motion: springMotion(() => []),
@@ -75,6 +78,8 @@ export const heatMotor2 = part({
   faults,
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says,
   hazards: springHazards,
 })
@@ -93,7 +98,7 @@ export const heatMotor3 = part({
   figures: { ...heatFigures, ...switchFigures },
   state: { ...atRest },
   controls: [leverControl],
-  roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  roles: { ...springRoles, ...switchRoles },
   ratings: switchRatings,
   hookup: { feed: 't1', back: 't2', proof: ['t2', 't3'], proofShared: true },
   inside: (f, site) => [
@@ -104,11 +109,13 @@ export const heatMotor3 = part({
   tells: [...tells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],
   faults: [
     ...faults,
-    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
-    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
+    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
+    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
   ],
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says,
   hazards: springHazards,
 })

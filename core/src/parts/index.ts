@@ -40,6 +40,7 @@ import {
   twoWireThermostat,
 } from './thermostats.ts'
 import { twoPort5, twoPort6 } from './two-port-230.ts'
+import { unknownEnd } from './unknown-end.ts'
 import { wiringCentre6, wiringCentre12 } from './wiring-centre.ts'
 
 /** Every kind of part that can hang on the wall. A new kind is a new file and one line here. */
@@ -106,6 +107,7 @@ export const kinds: readonly PartKind[] = [
   buildingController,
   signalSetter,
   loadResistor,
+  unknownEnd,
 ]
 
 /** The kinds by name. A catalogue is passed to whoever builds a circuit, so that a job may bring kinds of its own. */
@@ -115,3 +117,6 @@ export const catalogue: Catalogue = new Map(kinds.map((kind) => [kind.kind, kind
 
 /** The kind of an installed part, where the catalogue holds it. */
 export const kindOf = (part: { kind: string }): PartKind | undefined => catalogue.get(part.kind)
+
+/** The kind that stands for an end nobody has followed yet. */
+export const UNKNOWN_END = unknownEnd.kind

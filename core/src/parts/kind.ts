@@ -105,30 +105,72 @@ export interface Fault {
   readonly says: string
   /** What puts it right. */
   readonly repair: string
+  /** What of the part is replaced or set: its head, its body, its lever; the whole of it where nothing is said. */
+  readonly unit?: string
   readonly open?: readonly string[]
   readonly short?: readonly string[]
   readonly pin?: Readonly<Record<string, StateValue>>
 }
 
-/** Elements and states that play a part every reader knows, whatever the kind. */
-export interface Roles {
+/** A switch that a valve's travel moves, and what it says when it is made. More than one of them may hang on one valve. */
+export interface EndSwitch {
+  readonly element: string
+  readonly proves: 'open' | 'shut'
+}
+
+/** States that every reader knows by the part they play: each names the state of the kind that plays it. */
+export interface StateRoles {
+  /** Whether the user asks for heat. */
+  readonly calling?: string
+  /** Whether a thermostat's contact is made. */
+  readonly made?: string
+  /** Seconds waited before it makes. */
+  readonly waited?: string
+  /** How warm room or tank is, degrees Celsius. */
+  readonly warmth?: string
+  /** How far a valve stands open by what moves it, 0 to 1. */
+  readonly travel?: string
+  /** A valve's manual lever. */
+  readonly lever?: string
+  /** Whether a shut valve lets water by. */
+  readonly passes?: string
+  /** Where a signal asks a valve to stand, 0 to 1. */
+  readonly target?: string
+  /** Whether a part has the power it needs. */
+  readonly powered?: string
+  /** Whether a relay has pulled in. */
+  readonly pulledIn?: string
+  /** Whether a flame burns. */
+  readonly flame?: string
+  /** Whether a pump runs. */
+  readonly running?: string
+  /** Whether a boiler has been told to fire. */
+  readonly told?: string
+  /** Whether a boiler's high limit stands open, and the water it feels, degrees Celsius. */
+  readonly limitOpen?: string
+  readonly water?: string
+  /** Seconds for which a boiler still runs its pump. */
+  readonly runOn?: string
+  /** Whether a switch or breaker is closed by hand. */
+  readonly closed?: string
+  /** Whether a fuse or breaker has gone. */
+  readonly blown?: string
+}
+
+/** Elements, terminals, figures and states that play a part every reader knows, whatever the kind. */
+export interface Roles extends StateRoles {
   /** The thermostat's contact that closes on a call. */
   readonly callContact?: string
-  /** The state that says whether the user asks for heat. */
-  readonly calling?: string
+  /** The figure to which a thermostat is set, and that at which a boiler's limit opens. */
+  readonly setpoint?: string
+  readonly limit?: string
   /** The load that moves a valve. */
   readonly actuator?: string
-  readonly endSwitch?: string
-  /** The number, 0 to 1, that says how far a valve stands open. */
-  readonly travel?: string
-  /** The state of a burner that says a flame burns. */
-  readonly flame?: string
-  /** The state of a pump that runs. */
-  readonly running?: string
-  /** The load by which a boiler notices the call. */
+  /** What its travel switches; a relay's contact proves what its coil was told. */
+  readonly switches?: readonly EndSwitch[]
+  /** The load by which a boiler notices the call, and the pair of terminals at which it is called. */
   readonly callSense?: string
-  /** The state of a boiler that has been told to fire. */
-  readonly told?: string
+  readonly callPair?: readonly [fed: string, back: string]
   /** A load that is switched for the sake of a zone or all of them. */
   readonly work?: string
   /** The two terminals between which a part feeds a loop, the hot or live one first. */
@@ -139,13 +181,33 @@ export interface Roles {
   readonly feedsInside?: readonly [hot: string, back: string, volts: string]
   /** Pairs of terminals that give a control signal, the signal first. */
   readonly signals?: readonly (readonly [string, string])[]
+  /** States by which it sets its signals, by the number of the output. */
+  readonly outputs?: Readonly<Record<string, string>>
+  /** States that hold what its inputs read, volts, by the number of the input. */
+  readonly inputs?: Readonly<Record<string, string>>
   /** The element by which a valve listens to a control signal. */
   readonly listens?: string
   /** Contacts that deserve a strip of their own: a panel's dry boiler contact. */
   readonly lanes?: readonly string[]
-  /** A fuse or breaker: the state that says it has gone. */
-  readonly blown?: string
+  /** It turns flow from one outlet to another and never shuts. The two figures that must agree for it to turn the right way. */
+  readonly diverts?: readonly [string, string]
+  /** It turns milliamps of a signal into volts, between these terminals. */
+  readonly signalLoad?: readonly [string, string]
+  /** It only looks on: it breaks nothing by itself. */
+  readonly looksOn?: true
+  /** It is the last in a chain of safeties. */
+  readonly lastOfChain?: true
+  /** A row of terminals at which the conductors of one potential meet. */
+  readonly centre?: true
+  /** A connector: how it holds conductors, and how many. */
+  readonly connector?: { readonly style: string; readonly ways: number }
+  /** A panel: how many zones have terminals on it. */
+  readonly zones?: number
 }
+
+/** The switch by which a valve proves that it is open, or a relay what it was told. */
+export const endSwitchOf = (roles: Roles | undefined): string | undefined =>
+  roles?.switches?.find(({ proves }) => proves === 'open')?.element
 
 /** Which terminal takes which wire: what the schemes land by. */
 export interface Hookup {
@@ -166,8 +228,8 @@ export interface Hookup {
   readonly proofShared?: boolean
   /** Where a valve reports how far it stands open. */
   readonly position?: string
-  /** A lead to be insulated in a terminal of its own. */
-  readonly spare?: string
+  /** Leads to be insulated, each in a terminal of its own. */
+  readonly spare?: readonly string[]
   readonly earth?: string
 }
 
@@ -219,6 +281,9 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   asked?(f: F, s: S): number
   /** How far a valve stands open by motor or by hand, 0 to 1, where that is not its travel alone. */
   opening?(f: F, s: S): number
+  /** What two fingers feel at the stem with the head off, and a hand at the lever; `fault` names what is wrong with it. */
+  stemByHand?(f: F, s: S, faults: ReadonlySet<string>): string
+  leverByHand?(f: F, s: S, faults: ReadonlySet<string>): string
   /** The part's state in a word or three. */
   says(f: F, s: S): string
   readonly hazards?: readonly string[]

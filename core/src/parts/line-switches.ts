@@ -23,6 +23,7 @@ const lineSwitch = (kind: string, name: string, about: string, closedSays: strin
         ],
       },
     ],
+    roles: { closed: 'closed' },
     inside: (_f) => [contact('pole', 'in', 'out', (s) => s.closed)],
     tells: [{ is: (_f, s) => s.closed, starts: closedSays, ends: openSays }],
     faults: [{ name: 'open', says: 'Contact does not make', repair: 'Replace the switch', open: ['pole'] }],

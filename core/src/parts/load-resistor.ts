@@ -12,6 +12,7 @@ export const loadResistor = part({
   },
   figures: { ohms: { name: 'Resistance', unit: 'ohm', value: 500 } },
   state: {},
+  roles: { signalLoad: ['a', 'b'] },
   inside: (f) => [resistor('resistor', 'a', 'b', f.ohms)],
   faults: [{ name: 'open', says: 'Resistor open', repair: 'Replace it', open: ['resistor'] }],
   says: () => '',

@@ -1,12 +1,13 @@
 import { expect, it } from 'vitest'
-import { readJob, writeJob } from '../formats/job.ts'
+import { plainFile, readJobFile, writeJobFile } from '../formats/job-file.ts'
 import { writeSpice } from '../formats/spice.ts'
+import { documentOf } from '../job/document.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { verdictOf } from '../loops/verdict.ts'
-import { sentenceText } from '../loops/words.ts'
 import { probe, read } from '../meter/meter.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kestrel, wireAt } from '../testing/benches.ts'
+import { sentenceText } from '../words/words.ts'
 import { contact, load } from './element.ts'
 import { catalogue } from './index.ts'
 import { part } from './kind.ts'
@@ -25,7 +26,7 @@ const slideValve = part({
   },
   figures: { va: { name: 'Motor', unit: 'VA', value: 5 }, strokes: { name: 'Strokes', unit: '', value: 2 } },
   state: { slide: 0, fed: false },
-  roles: { actuator: 'motor', endSwitch: 'end', travel: 'slide' },
+  roles: { actuator: 'motor', switches: [{ element: 'end', proves: 'open' }], travel: 'slide' },
   hookup: { feed: 'a', back: 'b', proof: ['x', 'y'] },
   inside: (f, site) => [
     load('motor', 'a', 'b', { volts: 24, va: f.va, powerFactor: 0.8, hertz: site.hertz }),
@@ -54,7 +55,7 @@ it('a made-up kind takes one described value: it is simulated, drawn, judged, me
     const end = wire.from.part === 'V2' ? wire.from : wire.to
     end.terminal = is
   }
-  const bench = new Simulation(job, {}, kinds)
+  const bench = new Simulation(job, {}, { kinds })
   bench.set('TS2', 'calling', true)
   bench.settle()
   expect(bench.trace).toContainEqual(expect.objectContaining({ at: 16, part: 'V2', says: 'thuds home' }))
@@ -71,5 +72,6 @@ it('a made-up kind takes one described value: it is simulated, drawn, judged, me
   if (!a.ok || !b.ok) throw new Error('no such terminal')
   expect(read(bench, 'loz', a.value, b.value).value).toBeGreaterThan(24)
   expect(writeSpice(bench.circuit, 'made up')).toContain('* V2.motor')
-  expect(readJob(writeJob(job))).toEqual({ ok: true, value: job })
+  const document = documentOf(job)
+  expect(readJobFile(writeJobFile(document))).toEqual({ ok: true, value: plainFile(document) })
 })

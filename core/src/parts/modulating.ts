@@ -1,4 +1,13 @@
-import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely, passing } from './body.ts'
+import {
+  bodyAtRest,
+  bodyFigures,
+  bodyPasses,
+  bodySeizedOpen,
+  bodySeizedShut,
+  freely,
+  passing,
+  stemByHand,
+} from './body.ts'
 import { direct, load, resistor } from './element.ts'
 import { part } from './kind.ts'
 
@@ -36,7 +45,14 @@ export const modulating = part({
     ...bodyFigures,
   },
   state: { travel: 0, target: 0, powered: false, ...bodyAtRest },
-  roles: { actuator: 'drive', travel: 'travel', listens: 'signal' },
+  roles: {
+    actuator: 'drive',
+    travel: 'travel',
+    target: 'target',
+    passes: 'passes',
+    powered: 'powered',
+    listens: 'signal',
+  },
   hookup: { feed: 'sig', back: 'com', permanent: 'hot', position: 'fb' },
   inside: (f, site) => [
     load('drive', 'hot', 'com', { volts: f.volts, va: f.va, powerFactor: 0.8, hertz: site.hertz }),
@@ -75,6 +91,7 @@ export const modulating = part({
   urged: (_f, s) => s.powered && s.target > 0.01,
   asked: (_f, s) => s.target,
   opening: (_f, s) => Math.max(s.travel, passing(s)),
+  stemByHand,
   says: (_f, s) =>
     `${Math.round(s.travel * 100)} %${Math.abs(s.target - s.travel) > DEAD_BAND ? ` to ${Math.round(s.target * 100)} %` : ''}${s.powered ? '' : ', no power'}`,
 })

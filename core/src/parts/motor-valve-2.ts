@@ -1,13 +1,16 @@
+import { stemByHand } from './body.ts'
 import { load } from './element.ts'
 import { part } from './kind.ts'
 import {
   atRest,
+  leverByHand,
   leverControl,
   opening,
   springFaults,
   springFigures,
   springHazards,
   springMotion,
+  springRoles,
   springSays,
   springTells,
 } from './spring-return.ts'
@@ -24,7 +27,7 @@ export const motorValve2 = part({
   figures: springFigures,
   state: { ...atRest },
   controls: [leverControl],
-  roles: { actuator: 'motor', travel: 'travel' },
+  roles: springRoles,
   hookup: { feed: 'm1', back: 'm2' },
   inside: (f, site) => [load('motor', 'm1', 'm2', { ...f, hertz: site.hertz })],
   motion: springMotion(() => []),
@@ -32,6 +35,8 @@ export const motorValve2 = part({
   faults: springFaults,
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says: springSays,
   hazards: springHazards,
 })

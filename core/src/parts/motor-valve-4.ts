@@ -1,7 +1,9 @@
+import { stemByHand } from './body.ts'
 import { contact, load } from './element.ts'
 import { part } from './kind.ts'
 import {
   atRest,
+  leverByHand,
   leverControl,
   opening,
   type SpringFigures,
@@ -9,11 +11,13 @@ import {
   springFigures,
   springHazards,
   springMotion,
+  springRoles,
   springSays,
   springTells,
   switchFigures,
   switchMade,
   switchRatings,
+  switchRoles,
 } from './spring-return.ts'
 
 export const motorValve4 = part({
@@ -33,7 +37,7 @@ export const motorValve4 = part({
   },
   state: { ...atRest },
   controls: [leverControl],
-  roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  roles: { ...springRoles, ...switchRoles },
   ratings: switchRatings,
   hookup: { feed: 'm1', back: 'm2', proof: ['e1', 'e2'] },
   inside: (f, site) => [
@@ -52,11 +56,13 @@ export const motorValve4 = part({
   ],
   faults: [
     ...springFaults,
-    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
-    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
+    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
+    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
   ],
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says: springSays,
   hazards: springHazards,
 })

@@ -80,7 +80,7 @@ const zoneValvePanel = (zones: number) => {
     terminals,
     figures,
     state,
-    roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'] },
+    roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'], zones },
     ratings: { pumpContact: 'contactAmps', lastMade: 'contactAmps', lastRest: 'contactAmps' },
     inside(f, site): Element<State>[] {
       const sense = { volts: 24, va: f.senseVa, powerFactor: 0.9, hertz: site.hertz }

@@ -1,4 +1,4 @@
-import { bodyAtRest, bodyFigures, bodyPasses, freely, passing } from './body.ts'
+import { bodyAtRest, bodyFigures, bodyPasses, freely, passing, stemByHand } from './body.ts'
 import { load } from './element.ts'
 import { part } from './kind.ts'
 
@@ -20,7 +20,7 @@ export const powerBothWays = part({
     ...bodyFigures,
   },
   state: { travel: 0, direction: 0, ...bodyAtRest },
-  roles: { actuator: 'control', travel: 'travel' },
+  roles: { actuator: 'control', travel: 'travel', passes: 'passes' },
   hookup: { feed: 'ctl', back: 'c', permanent: 'hot' },
   inside: (f, site) => [
     load(
@@ -58,6 +58,7 @@ export const powerBothWays = part({
   stays: true,
   urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
   opening: (_f, s) => Math.max(s.travel, passing(s)),
+  stemByHand,
   says(_f, s) {
     if (s.direction !== 0) return `${s.direction > 0 ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`
     return s.travel >= 1 ? 'open' : s.travel <= 0 ? 'shut' : `stands at ${Math.floor(s.travel * 100)} %`

@@ -33,7 +33,7 @@ const relayKind = (
       contact('no', 'com', 'no', (s) => s.pulledIn, 0.03),
       contact('nc', 'com', 'nc', (s) => !s.pulledIn, 0.03),
     ],
-    roles: { work: 'coil', endSwitch: 'no' },
+    roles: { work: 'coil', switches: [{ element: 'no', proves: 'open' }], pulledIn: 'pulledIn' },
     ratings: { no: 'contactAmps', nc: 'contactAmps' },
     motion: {
       rates: (f, s, feel) => (!s.pulledIn && s.waited < f.delay && feel.over('coil') >= f.pullIn ? { waited: 1 } : {}),

@@ -14,7 +14,7 @@ export const signalSetter = part({
   figures: { current: currentFigure('') },
   state: { out: 0, drive: 0 },
   controls: [outputKnob('')],
-  roles: { signals: [['plus', 'minus']] },
+  roles: { signals: [['plus', 'minus']], outputs: { '': 'out' } },
   inside: (_f) => [direct('output', 'plus', 'minus', (s) => s.drive, 100)],
   motion: {
     jumps(f, s, feel) {

@@ -15,6 +15,7 @@ const splice = (style: 'lever' | 'cap' | 'push' | 'sealed', ways: number, name: 
     terminals,
     figures: style === 'cap' ? { used: { name: 'Used before (1 yes, 0 no)', unit: '', value: 0 } } : {},
     state: {},
+    roles: { connector: { style, ways } },
     inside: (): Element<unknown>[] => names.map((way) => strap(way, way, 'middle')),
     faults: names.map((way, i) => ({
       name: `loose${i + 1}`,

@@ -6,6 +6,7 @@ import {
   bodySeizedOpen,
   bodySeizedShut,
   freely,
+  isSeized,
   passing,
 } from './body.ts'
 import type { Fault, Motion, Tell } from './kind.ts'
@@ -16,6 +17,9 @@ import type { Fault, Motion, Tell } from './kind.ts'
  */
 export type SpringReturn = Body & { travel: number; driven: boolean; lever: string }
 export const atRest: SpringReturn = { travel: 0, driven: false, lever: 'auto', ...bodyAtRest }
+
+export const springRoles = { actuator: 'motor', travel: 'travel', lever: 'lever', passes: 'passes' }
+export const switchRoles = { switches: [{ element: 'endSwitch', proves: 'open' as const }] }
 
 export const springFigures = {
   volts: { name: 'Rated volts', unit: 'V', value: 24 },
@@ -79,6 +83,22 @@ export const leverControl = {
   ],
 }
 
+const gearStripped: Fault = {
+  name: 'gearStripped',
+  says: 'Gear stripped: motor hums, valve unmoved',
+  repair: 'Head',
+  unit: 'head',
+  pin: { travel: 0 },
+}
+
+/** What the manual lever of a head with a spring feels like. */
+export function leverByHand(_f: unknown, s: { travel: number; lever: string }, faults: ReadonlySet<string>): string {
+  if (isSeized(faults)) return 'rock-hard: a seized body'
+  if (s.lever === 'parked') return 'slack: parked open'
+  if (faults.has(gearStripped.name)) return 'slack: the gear has stripped'
+  return s.travel > 0 ? 'slack: the valve stands open' : 'firm, springs back'
+}
+
 export const springSays = (_f: unknown, s: SpringReturn): string => {
   if (s.lever === 'parked') return 'parked open by its lever'
   if (s.travel >= 1) return s.driven ? 'held open' : 'open'
@@ -97,10 +117,11 @@ export const springFaults: Fault[] = [
     name: 'windingOpen',
     says: 'Motor winding open',
     repair: 'Stem free: motor or head. Stem stiff: body too',
+    unit: 'head',
     open: ['motor'],
   },
-  { name: 'windingShorted', says: 'Motor winding shorted', repair: 'Motor or head', short: ['motor'] },
-  { name: 'gearStripped', says: 'Gear stripped: motor hums, valve unmoved', repair: 'Head', pin: { travel: 0 } },
+  { name: 'windingShorted', says: 'Motor winding shorted', repair: 'Motor or head', unit: 'head', short: ['motor'] },
+  gearStripped,
   bodySeizedShut,
   bodySeizedOpen,
   bodyPasses,

@@ -1,7 +1,16 @@
-import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely } from './body.ts'
+import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely, stemByHand } from './body.ts'
 import { contact, load } from './element.ts'
 import { part } from './kind.ts'
-import { leverControl, opening, switchFigures, switchMade, switchRatings } from './spring-return.ts'
+import {
+  leverByHand,
+  leverControl,
+  opening,
+  springRoles,
+  switchFigures,
+  switchMade,
+  switchRatings,
+  switchRoles,
+} from './spring-return.ts'
 
 /** Share of a full store that one closing stroke uses, and seconds in which an idle store leaks away. */
 const STROKE = 0.7
@@ -34,7 +43,7 @@ export const storedCharge = part({
   state: { travel: 0, store: 0, powered: false, lever: 'auto', ...bodyAtRest },
   // A button unlocks the shaft; turned a quarter, it stays there.
   controls: [leverControl],
-  roles: { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' },
+  roles: { ...springRoles, ...switchRoles, powered: 'powered' },
   ratings: switchRatings,
   hookup: { feed: 'p', back: 'c', proof: ['e1', 'e2'] },
   inside(f, site) {
@@ -78,16 +87,18 @@ export const storedCharge = part({
     { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' },
   ],
   faults: [
-    { name: 'neverCharges', says: 'Never charges', repair: 'Head', pin: { store: 0 } },
-    { name: 'willNotShut', says: 'Will not shut when power goes', repair: 'Head', pin: { travel: 1 } },
+    { name: 'neverCharges', says: 'Never charges', repair: 'Head', unit: 'head', pin: { store: 0 } },
+    { name: 'willNotShut', says: 'Will not shut when power goes', repair: 'Head', unit: 'head', pin: { travel: 1 } },
     bodySeizedShut,
     bodySeizedOpen,
     bodyPasses,
-    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', open: ['endSwitch'] },
-    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', short: ['endSwitch'] },
+    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
+    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
   ],
   urged: (_f, s) => s.powered,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says(_f, s) {
     if (s.lever === 'parked') return 'parked open by hand'
     if (s.powered && s.store < 1) return `charging ${Math.floor(s.store * 100)} %`

@@ -58,7 +58,14 @@ export const callFaults = [
   },
   { name: 'neverOpens', says: 'Contact does not open', repair: 'Replace the thermostat', short: ['contact'] },
 ]
-export const callRoles = { callContact: 'contact', calling: 'calling' }
+export const callRoles = {
+  callContact: 'contact',
+  calling: 'calling',
+  made: 'made',
+  waited: 'waited',
+  warmth: 'warmth',
+  setpoint: 'setpoint',
+}
 const hazards = ['An old tilt-switch thermostat holds mercury: take it down whole, dispose of it as hazardous waste.']
 const figures = {
   startDelay: { name: 'Start delay', unit: 's', value: 0, spread: 0.1 },

@@ -1,8 +1,9 @@
-import { bodyFigures } from './body.ts'
+import { bodyFigures, stemByHand } from './body.ts'
 import { contact, type Element, load } from './element.ts'
 import { part } from './kind.ts'
 import {
   atRest,
+  leverByHand,
   leverControl,
   opening,
   type SpringFigures,
@@ -10,11 +11,13 @@ import {
   type SwitchFigures,
   springFaults,
   springMotion,
+  springRoles,
   springSays,
   springTells,
   switchFigures,
   switchMade,
   switchRatings,
+  switchRoles,
 } from './spring-return.ts'
 
 const lineFigures = {
@@ -56,15 +59,15 @@ const tells = [
 ]
 const faults = [
   ...springFaults,
-  { name: 'switchNeverMakes', says: 'Switch does not make', repair: 'Head', open: ['endSwitch'] },
-  { name: 'switchNeverOpens', says: 'Switch does not open', repair: 'Head', short: ['endSwitch'] },
+  { name: 'switchNeverMakes', says: 'Switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
+  { name: 'switchNeverOpens', says: 'Switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
 ]
 const hazards = [
   'Its switch feed is permanently live: the valve bites even when nothing calls. Isolate, lock off, prove dead.',
   'Sleeve a switched live that uses a core of another colour; an earth core is never a live.',
 ]
 const hookup = { feed: 'call', back: 'n', permanent: 'feed', proof: ['feed', 'out'], earth: 'e' } as const
-const roles = { actuator: 'motor', endSwitch: 'endSwitch', travel: 'travel' }
+const roles = { ...springRoles, ...switchRoles }
 
 export const twoPort5 = part({
   kind: 'valve/two-port-5',
@@ -84,6 +87,8 @@ export const twoPort5 = part({
   faults,
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says: springSays,
   hazards,
 })
@@ -103,7 +108,7 @@ export const twoPort6 = part({
   controls: [leverControl],
   roles,
   ratings: switchRatings,
-  hookup: { ...hookup, spare: 'rest' },
+  hookup: { ...hookup, spare: ['rest'] },
   inside: (f, site) => [
     ...inside(f, site.hertz),
     contact<SpringReturn>('rest', 'rest', f.restJoins === 2 ? 'feed' : 'out', (s) => !switchMade(f, s), 0.03),
@@ -113,6 +118,8 @@ export const twoPort6 = part({
   faults,
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
+  stemByHand,
+  leverByHand,
   says: springSays,
   hazards: [
     ...hazards,

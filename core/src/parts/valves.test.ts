@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openingOf } from '../motion/surroundings.ts'
 import { type Board, Rig } from '../testing/rig.ts'
-import { leverByHand, stemByHand } from './body.ts'
 
 /** How each kind of valve moves: order and times as the trade knows them. */
 
@@ -326,7 +325,9 @@ describe('the body apart from the head', () => {
   ])('a hand feels it: %j %j', (figures, faults, lever, stem) => {
     const rig = new Rig(board(figures, faults))
     const part = rig.simulation.netlist.parts.get('V')!
-    expect([leverByHand(rig.simulation.stateOf('V'), faults), stemByHand(part.figures, faults)]).toEqual([lever, stem])
+    const { kind, figures: f } = part
+    const [state, wrong] = [rig.simulation.stateOf('V'), new Set(faults)]
+    expect([kind.leverByHand!(f, state, wrong), kind.stemByHand!(f, state, wrong)]).toEqual([lever, stem])
   })
 })
 
@@ -337,7 +338,7 @@ it.each(['valve/motor-4', 'valve/heat-3', 'valve/stored-charge', 'valve/two-port
       const rig = new Rig({ practice: '230', parts: { V: [kind, { leverMakes }] }, nets: [] })
       rig.set('V.lever', 'parked')
       const part = rig.simulation.netlist.parts.get('V')!
-      const element = part.elements.find(({ name }) => name === 'endSwitch')
+      const element = part.branches.get('endSwitch')?.element
       return element?.form === 'contact' && element.closed(rig.simulation.stateOf('V'))
     }
     expect([made(0), made(1)]).toEqual([false, true])

@@ -13,6 +13,7 @@ const centre = (count: number, takes: number, about: string) => {
     terminals,
     figures: {},
     state: {},
+    roles: { centre: true },
     inside: () => [],
     says: () => '',
     hazards: ['Line voltage: isolate, lock off, prove dead. Every earth joined; an earth core is never a live.'],

@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts'
-import { terminalInWords } from '../loops/words.ts'
 import { kindOf } from '../parts/index.ts'
+import { terminalInWords } from '../words/words.ts'
 import { Nets } from './nets.ts'
 
 /** What one core of a cable does; a core with no wire on it is a spare. */

@@ -1,12 +1,12 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { loopsOf } from '../loops/loops.ts'
 import type { Strip } from '../loops/strip.ts'
-import { labelOf } from '../loops/words.ts'
 import { Simulation } from '../motion/simulation.ts'
 import type { CircuitClass } from '../parts/kind.ts'
 import { fitOf, wiredBy } from '../schemes/index.ts'
 import type { Scheme } from '../schemes/scheme.ts'
+import { labelOf } from '../words/words.ts'
 
 /** One loop of a way of wiring, reduced to what stands in it, from the source to its return. */
 export interface SketchLine {

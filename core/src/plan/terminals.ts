@@ -1,6 +1,6 @@
 import type { End, Job } from '../job/schema.ts'
-import { terminalInWords } from '../loops/words.ts'
 import { kindOf } from '../parts/index.ts'
+import { terminalInWords } from '../words/words.ts'
 
 /** One terminal of a wiring centre: what meets there. */
 export interface TerminalPlan {
@@ -30,7 +30,7 @@ export interface TerminalsPlan {
   readonly roomForZone: boolean
 }
 
-const isCentre = (job: Job, part: string) => job.parts[part]?.kind.startsWith('joint/wiring-centre') === true
+const isCentre = (job: Job, part: string) => kindOf(job.parts[part] ?? { kind: '' })?.roles?.centre === true
 
 /** The terminal chart of every wiring centre: numbers, potentials, conductors, links, and room to grow. */
 export function terminalsPlan(job: Job): TerminalsPlan | undefined {
@@ -115,7 +115,7 @@ function nameOf(job: Job, ends: readonly End[]): string {
     return 'permanent live'
   const clock = roles.find(({ kind }) => kind?.class === 'clock')
   if (clock) return clock.terminal?.role ?? ''
-  const spare = roles.find(({ kind, end }) => kind?.hookup?.spare === end.terminal)
+  const spare = roles.find(({ kind, end }) => kind?.hookup?.spare?.includes(end.terminal))
   if (spare) return `${job.parts[spare.end.part]!.label}, spare rest contact`
   const called = roles.find(({ kind, end }) => kind?.class === 'thermostat' && kind.hookup?.call === end.terminal)
   if (called) return `${job.parts[called.end.part]!.label}, switched live`

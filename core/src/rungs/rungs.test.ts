@@ -90,9 +90,7 @@ it('light stops at the open contact, goes on when it makes, and stops again at a
   expect(litAt('V2')).toEqual([true, false])
   const cut = kestrel({
     calling: [2],
-    alter(draft) {
-      Object.values(draft.wires).find((wire) => wire.label === '21')!.broken = true
-    },
+    suppose: ({ wires }) => [`wire:${Object.keys(wires).find((id) => wires[id]!.label === '21')}/open`],
   })
   const ladder = laddersOf(cut.simulation, cut.job).ladders.find(({ circuit }) => circuit === 'low voltage')!
   const { lit } = ladderLight(cut.simulation, ladder)

@@ -1,5 +1,5 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { hangBoiler } from './boiler-company.ts'
 import { diverterSetUp } from './diverter-set-up.ts'
 import { hasZones, isDiverter, isLowVoltage, listed, refused, zoneNames } from './facts.ts'

@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
+import { endSwitchOf } from '../parts/kind.ts'
 import type { Fit } from './scheme.ts'
 
 type Zone = Job['zones'][string]
@@ -17,7 +18,7 @@ export const zoneNames = (job: Job, is: (zone: Zone) => boolean) =>
 export const isPowered = (zone: Zone) => catalogue.get(zone.thermostatKind)?.terminals.c !== undefined
 
 /** The valve cannot prove that it is open. */
-export const isUnproven = (zone: Zone) => catalogue.get(zone.valveKind)?.roles?.endSwitch === undefined
+export const isUnproven = (zone: Zone) => endSwitchOf(catalogue.get(zone.valveKind)?.roles) === undefined
 
 /** The valve's switch shares its return: it is not isolated from the valve's source. */
 export const sharesItsSwitch = (zone: Zone) => catalogue.get(zone.valveKind)?.hookup?.proofShared === true

@@ -1,3 +1,4 @@
+import { circuitIn } from '../job/document.ts'
 import { makeEdit } from '../job/edit.ts'
 import type { Job } from '../job/schema.ts'
 import { controllerZones } from './controller-zones.ts'
@@ -75,23 +76,15 @@ function against(job: Job, scheme: Scheme): number {
 export const fittingSchemes = (job: Job): Scheme[] =>
   schemes.filter((scheme) => fitOf(scheme, job).fits).sort((a, b) => against(job, a) - against(job, b))
 
-/** A zone as it was surveyed, without the parts a wiring gave it. */
-function surveyed(zone: Job['zones'][string]): Job['zones'][string] {
-  const { thermostat: _t, valve: _v, relay: _r, pump: _p, output: _o, ...asked } = zone
-  return asked
-}
-
 /** The job wired by a way, in place of whatever was wired before. */
 export function wiredBy(job: Job, scheme: Scheme): Job {
-  const { survey, schools, ownKinds } = job
-  const zones = Object.fromEntries(Object.entries(job.zones).map(([id, zone]) => [id, surveyed(zone)]))
-  const from = { zones, survey, ...(schools ? { schools } : {}), ...(ownKinds ? { ownKinds } : {}) }
-  return { ...job, ...wiringBy(scheme, job), scheme: { id: scheme.id, from } }
+  const made = wiringBy(scheme, job)
+  return { ...job, ...made, wired: circuitIn(made), scheme: { id: scheme.id } }
 }
 
 /** The edit that wires a job by a scheme, in place of whatever was wired before. */
 export const wireBy = (job: Job, scheme: Scheme, editId: string) =>
   makeEdit(job, `Wire it: ${scheme.name.toLowerCase()}`, editId, (draft) => {
-    const { parts, cables, wires, zones, scheme: choice } = wiredBy(job, scheme)
-    Object.assign(draft, { parts, cables, wires, zones, scheme: choice })
+    const { parts, cables, wires, wired, zones, scheme: choice } = wiredBy(job, scheme)
+    Object.assign(draft, { parts, cables, wires, wired, zones, scheme: choice })
   })

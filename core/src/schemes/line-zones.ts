@@ -1,5 +1,5 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
 import { callBy, callPairOf, hasZones, isLowVoltage, listed, refused, valveless, zoneNames } from './facts.ts'
@@ -133,9 +133,9 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
       own.push(proven)
     } else if (joined) joinAll(outs, [hands.atValve('proof1')])
     if (call === 'pumps on calls' && ownPump) hangPump(ownPump, `Pump, ${zone.name}`.slice(0, 80), calls)
-    if (valve.spare) {
-      const blank = wirer.bus(`zone ${zone.number} spare`, room, 'grey', true)
-      joinAll(blank, [hands.atValve('spare')])
+    for (const spare of hands.spares) {
+      const blank = wirer.bus(`zone ${zone.number} ${spare}`, room, 'grey', true)
+      joinAll(blank, [hands.atValve(spare)])
       own.push(blank)
     }
     const { id, relay: _relay, pump: _pump, ...rest } = zone

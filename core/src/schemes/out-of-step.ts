@@ -1,5 +1,5 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { likeOf } from './own-kinds.ts'
 

@@ -1,5 +1,5 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
 import {
@@ -117,6 +117,7 @@ export function panelWiring(job: Job, mode: PumpMode): Wiring & { zones: Job['zo
     const hands = new ZoneHands(wirer, zone, room)
     hands.hangThermostat()
     hands.hangValve()
+    hands.capSpares()
     const land = (terminal: string, { point, by }: End) => {
       const here: Point = `${panel}.${terminal}`
       if (by.cable)

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
+import { documentOf } from '../job/document.ts'
 import type { Job } from '../job/schema.ts'
-import { validateJob } from '../job/validate.ts'
-import { addZone } from '../job/zones.ts'
+import { validateDocument } from '../job/validate.ts'
+import { addZone } from '../parts/new-job.ts'
 import { wireAt } from '../testing/benches.ts'
 import { schemeCalled } from './index.ts'
 import { rewired } from './rewire.ts'
@@ -21,7 +22,6 @@ describe('wiring again', () => {
     job.parts.V3!.markings = { m1: 'A' }
     const { id, wire } = wireAt(job, 'TS2.w')
     wire.colour = 'violet'
-    wire.broken = true
     job.wires.mine = {
       from: { part: 'XF1', terminal: 'h' },
       to: { part: 'TS4', terminal: 'w' },
@@ -33,18 +33,18 @@ describe('wiring again', () => {
     addZone(job)
     const { job: next, kept, lost, fresh } = again(job)
     expect(next.parts.V3).toMatchObject({ label: 'Valve by the pillar', markings: { m1: 'A' } })
-    expect(wireAt(next, 'TS2.w').wire).toMatchObject({ colour: 'violet', broken: true })
+    expect(wireAt(next, 'TS2.w').wire).toMatchObject({ colour: 'violet' })
     expect(wireAt(next, 'TS2.w').id).toBe(id)
     expect(Object.values(next.wires).find(({ label }) => label === 'jumper')).toMatchObject({ to: { part: 'TS4' } })
     expect(next.zones.zone1).toMatchObject({ valve: 'V6' })
     expect(lost).toEqual([])
     expect(kept).toEqual([
       'Valve by the pillar: name, markings',
-      expect.stringMatching(/^Wire \d+: colour, break$/),
+      expect.stringMatching(/^Wire \d+: colour$/),
       'Wire jumper, added',
     ])
     expect(fresh).toContain('New: Thermostat 6, Valve 6')
-    expect(validateJob(next)).toMatchObject({ ok: true })
+    expect(validateDocument(documentOf(next))).toMatchObject({ ok: true })
   })
 
   it('says what has no place any more: a wire to a zone that is gone', () => {
@@ -54,7 +54,7 @@ describe('wiring again', () => {
     const { job: next, lost } = again(job)
     expect(lost).toEqual([expect.stringContaining('not in the new wiring')])
     expect(next.parts.V5).toBeUndefined()
-    expect(validateJob(next)).toMatchObject({ ok: true })
+    expect(validateDocument(documentOf(next))).toMatchObject({ ok: true })
   })
 
   it('keeps a part that was taken out, out, with its wires', () => {
@@ -65,7 +65,7 @@ describe('wiring again', () => {
     const { job: next, kept } = again(job)
     expect(next.parts.FC1).toBeUndefined()
     expect(kept).toContain('Fire cut-out, removed')
-    expect(validateJob(next)).toMatchObject({ ok: true })
+    expect(validateDocument(documentOf(next))).toMatchObject({ ok: true })
   })
 
   it('another way keeps what it still has', () => {

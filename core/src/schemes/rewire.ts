@@ -1,6 +1,7 @@
+import { compare } from '../compare/compare.ts'
 import { makeEdit } from '../job/edit.ts'
-import type { End, Job, Part, Wire } from '../job/schema.ts'
-import { schemeCalled, wiredBy } from './index.ts'
+import type { End, Job, Part } from '../job/schema.ts'
+import { wiredBy } from './index.ts'
 import type { Scheme } from './scheme.ts'
 
 /** Wiring again over what a person has changed since: what is kept, what comes new, and what has no place any more. */
@@ -18,20 +19,19 @@ type Parts = Job['parts']
 type Wires = Job['wires']
 
 /**
- * Wires a job by a way and carries over what the user has changed since it was last wired: the old wiring is made again from
- * what it was made from, and whatever differs from it is the user's own. Splices and wires are recognised by what they join,
- * since their numbers shift when a zone comes or goes.
+ * Wires a job by a way and carries over what the user has changed since it was last wired: whatever differs from the wiring
+ * that was written then is the user's own. Parts and wires are recognised by what they join, since their numbers shift when
+ * a zone comes or goes.
  */
 export function rewired(job: Job, scheme: Scheme): Rewiring {
   const fresh = wiredBy(job, scheme)
-  const before = job.scheme?.from && schemeCalled(job.scheme.id)
-  if (!before || !job.scheme?.from) return { job: fresh, kept: [], lost: [], fresh: newcomers(job, fresh) }
-  const base = wiredBy({ ...job, ...job.scheme.from, scheme: null }, before)
+  const base = job.wired
+  if (!base) return { job: fresh, kept: [], lost: [], fresh: newcomers(job, fresh) }
+  const { parts: toFresh, wires: wireToFresh } = compare({ ...job, ...base }, fresh)
   const kept: string[] = []
   const lost: string[] = []
   const parts: Parts = { ...fresh.parts }
   const wires: Wires = { ...fresh.wires }
-  const toFresh = partMap(base.parts, fresh.parts)
   const name = (part: Part) => part.label
 
   for (const [id, mine] of Object.entries(job.parts)) {
@@ -67,14 +67,9 @@ export function rewired(job: Job, scheme: Scheme): Rewiring {
     const part = base.parts[end.part] ? toFresh.get(end.part) : end.part
     return part && parts[part] ? { part, terminal: end.terminal } : undefined
   }
-  const byEnds = new Map(Object.entries(fresh.wires).map(([id, wire]) => [endsKey(wire.from, wire.to), id]))
-  const freshOf = (wire: Wire) => {
-    const [from, to] = [moved(wire.from), moved(wire.to)]
-    return from && to ? byEnds.get(endsKey(from, to)) : undefined
-  }
   for (const [id, was] of Object.entries(base.wires)) {
     const mine = job.wires[id]
-    const here = freshOf(was)
+    const here = wireToFresh.get(id)
     if (!mine) {
       if (here) {
         delete wires[here]
@@ -125,7 +120,6 @@ const fieldWords: Readonly<Record<string, string>> = {
   label: 'name',
   at: 'where it hangs',
   leadColours: 'lead colours',
-  broken: 'break',
   from: 'where it starts',
   to: 'where it ends',
 }
@@ -133,31 +127,9 @@ const fieldWords: Readonly<Record<string, string>> = {
 /** The edit that wires again, keeping what the user changed. */
 export const rewireBy = (job: Job, scheme: Scheme, editId: string) =>
   makeEdit(job, `Wire it again: ${scheme.name.toLowerCase()}`, editId, (draft) => {
-    const { parts, cables, wires, zones, scheme: choice } = rewired(job, scheme).job
-    Object.assign(draft, { parts, cables, wires, zones, scheme: choice })
+    const { parts, cables, wires, wired, zones, scheme: choice } = rewired(job, scheme).job
+    Object.assign(draft, { parts, cables, wires, wired, zones, scheme: choice })
   })
-
-/** Which part of the new wiring each part of the old one is: by id, and splices by the bus they belong to, in their order. */
-function partMap(base: Parts, fresh: Parts): Map<string, string> {
-  const identities = (parts: Parts) => {
-    const count = new Map<string, number>()
-    return Object.entries(parts).map(([id, part]): [string, string] => {
-      if (!id.startsWith('S') || part.note === undefined) return [id, id]
-      const nth = (count.get(part.note) ?? 0) + 1
-      count.set(part.note, nth)
-      return [`${part.note}#${nth}`, id]
-    })
-  }
-  const there = new Map(identities(fresh))
-  const found = new Map<string, string>()
-  for (const [identity, id] of identities(base)) {
-    const here = there.get(identity)
-    if (here) found.set(id, here)
-  }
-  return found
-}
-
-const endsKey = (from: End, to: End) => `${from.part}.${from.terminal}>${to.part}.${to.terminal}`
 
 /** The fields in which one value differs from another, with the newer value; undefined where it has none. */
 function changes<T extends object>(was: T, now: T): Partial<T> {

@@ -1,5 +1,5 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { hangBoiler } from './boiler-company.ts'
 import { callBy, callPairOf, hasZones, isLineVoltage, isModulating, listed, refused, zoneNames } from './facts.ts'
 import type { Fit } from './scheme.ts'
@@ -63,6 +63,7 @@ export function signalZones(job: Job): Wiring & { zones: Job['zones'] } {
     const { id, relay: _relay, pump: _pump, output: _output, ...rest } = zone
     const hands = new ZoneHands(wirer, zone, room)
     hands.hangValve()
+    hands.capSpares()
     joinAll(common, [hands.atValve('back')])
     joinAll(hot, [hands.atValve('permanent')])
     if (runsBothWays(zone)) {

@@ -26,6 +26,8 @@ const VALVE_CORES: Readonly<Record<string, string>> = {
   proof1: 'brown',
   position: 'yellow',
   spare: 'grey',
+  spare2: 'violet',
+  spare3: 'pink',
   earth: 'green-yellow',
 }
 
@@ -97,7 +99,7 @@ export class ZoneHands {
     }
   }
 
-  /** A valve's terminal by what it does: `feed`, `back`, `permanent`, `proof0`, `proof1`, `spare`, `earth`. */
+  /** A valve's terminal by what it does: `feed`, `back`, `permanent`, `proof0`, `proof1`, `spare`, `spare2`, `earth`. */
   atValve(role: string): End {
     const terminal = this.#leads().get(role)
     if (terminal === undefined) throw new RangeError(`${this.#zone.valveKind} has no ${role}`)
@@ -106,6 +108,20 @@ export class ZoneHands {
     if (valvePlace === this.#room) return { point, by: {} }
     const core = VALVE_CORES[role]!
     return { point: this.#valveCable.get(role) ?? point, by: { length: run, cable: `VC${number}`, core, colour: core } }
+  }
+
+  /** Names of the leads that are to be insulated. */
+  get spares(): string[] {
+    return (this.valve.spare ?? []).map((_, i) => spareName(i))
+  }
+
+  /** Ends every spare lead in a connector of its own. */
+  capSpares() {
+    for (const spare of this.spares) {
+      const { point, by } = this.atValve(spare)
+      const { id } = this.#wirer.splice(`valve ${this.#zone.number} ${spare}`, this.#room, 2)
+      this.#wirer.wire(point, `${id}.w1`, by.colour ?? this.#wirer.leadColour(point) ?? 'grey', by.length ?? 0.3, by)
+    }
   }
 
   #leads(): Map<string, string> {
@@ -117,11 +133,13 @@ export class ZoneHands {
     if (proof && !proofShared && proof[0] !== permanent) leads.set('proof0', proof[0])
     if (proof) leads.set('proof1', proof[1])
     if (position) leads.set('position', position)
-    if (spare) leads.set('spare', spare)
+    for (const [i, terminal] of (spare ?? []).entries()) leads.set(spareName(i), terminal)
     if (earth) leads.set('earth', earth)
     return leads
   }
 }
+
+const spareName = (i: number) => (i === 0 ? 'spare' : `spare${i + 1}`)
 
 export function hookupOf(kind: string): Hookup {
   const hookup = catalogue.get(kind)?.hookup

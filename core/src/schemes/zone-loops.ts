@@ -1,5 +1,5 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
 import { callPairOf } from './facts.ts'
@@ -57,6 +57,7 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
     const hands = new ZoneHands(wirer, zone, room)
     hands.hangThermostat()
     hands.hangValve()
+    hands.capSpares()
     const { valve, thermostat } = hands
     const shareable = fromBoiler || !valve.proofShared
     let relay: string | undefined

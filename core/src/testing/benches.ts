@@ -1,10 +1,11 @@
 import { findingsOf } from '../checks/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
-import { blankJob } from '../job/blank.ts'
 import type { Job, Practice, Wire } from '../job/schema.ts'
 import { fuseFor } from '../load/fuse-size.ts'
-import { Simulation } from '../motion/simulation.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { blankJob } from '../parts/new-job.ts'
 import { schemeCalled, wiredBy } from '../schemes/index.ts'
+import { benchWith } from '../suppose/bench.ts'
 
 /** Jobs and benches for the tests of the core. */
 
@@ -63,14 +64,34 @@ export function wired(ask: Ask = {}): Job {
   return wiredBy(job, way)
 }
 
-/** The demo job, altered, with these zones calling, settled. */
-export function kestrel({ alter, calling = [] }: { alter?: (job: Job) => void; calling?: readonly number[] } = {}) {
+/** The demo job, altered, with these things wrong with it and these zones calling, settled. */
+export function kestrel({
+  alter,
+  suppose = () => [],
+  calling = [],
+}: {
+  alter?: (job: Job) => void
+  suppose?: (job: Job) => readonly string[]
+  calling?: readonly number[]
+} = {}) {
   const job = kestrelPoint()
   alter?.(job)
-  const simulation = new Simulation(job)
+  const simulation = benchWith(job, supposed(suppose(job)))
   for (const n of calling) simulation.set(`TS${n}`, 'calling', true)
   simulation.settle()
   return { job, simulation, volts: volts(simulation) }
+}
+
+export const supposed = (ids: readonly string[]) => ids.map((id) => ({ id }))
+
+/** The conductor on a terminal, broken along its length. */
+export const cut = (job: Job, point: string): string => `wire:${wireAt(job, point).id}/open`
+
+/** The conductor on a terminal, lifted off it; or off both its ends. */
+export function lifted(job: Job, point: string, both = false): string[] {
+  const { id, wire } = wireAt(job, point)
+  const here = `${wire.from.part}.${wire.from.terminal}` === point ? 'from' : 'to'
+  return (both ? ['from', 'to'] : [here]).map((end) => `wire:${id}.${end}/lifted`)
 }
 
 /** Volts between two terminals, read straight from the solution. */

@@ -1,9 +1,9 @@
 import { asMeant } from '../checks/as-meant.ts'
-import type { Spot } from '../checks/finding.ts'
 import { demoJobs } from '../demo/index.ts'
-import { zonesInOrder } from '../job/blank.ts'
 import type { End, Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { hookupOf } from '../schemes/zone-hands.ts'
+import type { Spot } from '../words/spot.ts'
 import { wired } from './benches.ts'
 import { line } from './ways.ts'
 
@@ -12,6 +12,8 @@ export interface Mistake {
   readonly name: string
   readonly job: () => Job
   readonly culprit: readonly Spot[]
+  /** What is wrong that is no matter of wires. */
+  readonly supposed: readonly string[]
 }
 
 const end = (point: string): End => ({ part: point.split('.')[0]!, terminal: point.split('.')[1]! })
@@ -79,6 +81,7 @@ const join = (job: Job, a: string, b: string) => {
 }
 
 interface Seed {
+  readonly supposed?: readonly string[]
   readonly name: string
   readonly touches: readonly string[]
   make(job: Job): void
@@ -137,10 +140,10 @@ function seedsFor(job: Job): Seed[] {
           j.wires[wireOn(j, motor)!]!.colour = 'green-yellow'
         })
     }
-    if (v.spare) {
-      add(`${name}: spare rest core loose`, [`${valve}.${v.spare}`], (j) => remove(j, `${valve}.${v.spare}`))
-      add(`${name}: spare rest core on the motor’s line`, [`${valve}.${v.spare}`, motor], (j) =>
-        join(j, `${valve}.${v.spare}`, motor),
+    for (const spare of v.spare ?? []) {
+      add(`${name}: spare rest core loose`, [`${valve}.${spare}`], (j) => remove(j, `${valve}.${spare}`))
+      add(`${name}: spare rest core on the motor’s line`, [`${valve}.${spare}`, motor], (j) =>
+        join(j, `${valve}.${spare}`, motor),
       )
     }
     if (thermostatKind.startsWith('thermostat/')) {
@@ -193,7 +196,12 @@ function seedsFor(job: Job): Seed[] {
     add('call wire not landed', [pair[0]], (j) => remove(j, pair[0]!))
   }
   if (boiler === 'boiler/volt-free')
-    add('factory link left in', ['B1.v1'], (j) => void (j.parts.B1!.faults = ['linkLeftIn']))
+    seeds.push({
+      name: 'factory link left in',
+      touches: ['B1.v1'],
+      make: () => undefined,
+      supposed: ['part:B1/linkLeftIn'],
+    })
   if (has('B1.sl')) {
     add('SL on permanent live', ['B1.sl', live], (j) => join(j, live, 'B1.sl'))
     add('boiler without permanent live', ['B1.l'], (j) => remove(j, 'B1.l'))
@@ -247,10 +255,11 @@ function seedsFor(job: Job): Seed[] {
 
 /** Every mistake on every plant. */
 export const mistakes: readonly Mistake[] = Object.entries(plants).flatMap(([plant, make]) =>
-  seedsFor(make()).map(({ name, touches, make: seed }): Mistake => {
+  seedsFor(make()).map(({ name, touches, supposed = [], make: seed }): Mistake => {
     const clean = make()
     return {
       name: `${plant}: ${name}`,
+      supposed,
       job() {
         const job = make()
         seed(job)

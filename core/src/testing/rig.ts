@@ -1,7 +1,9 @@
-import { blankJob } from '../job/blank.ts'
 import type { Job, Practice } from '../job/schema.ts'
-import { type Settings, Simulation } from '../motion/simulation.ts'
+import type { Settings, Simulation } from '../motion/simulation.ts'
 import type { StateValue } from '../parts/kind.ts'
+import { blankJob } from '../parts/new-job.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { supposed } from './benches.ts'
 
 /** Parts screwed to a board and joined by short wires: for tests of what a part does by itself. */
 export interface Board {
@@ -16,7 +18,7 @@ export interface Board {
   readonly zones?: readonly { thermostat?: string; valve: string }[]
 }
 
-export function boardJob({ practice = '120', parts, nets, faults = {}, zones = [] }: Board): Job {
+export function boardJob({ practice = '120', parts, nets, zones = [] }: Board): Job {
   const job = blankJob('Board', practice)
   for (const [id, described] of Object.entries(parts)) {
     const [kind, figures] = typeof described === 'string' ? [described, undefined] : described
@@ -25,7 +27,6 @@ export function boardJob({ practice = '120', parts, nets, faults = {}, zones = [
       label: id,
       place: 'boiler',
       ...(figures ? { figures } : {}),
-      ...(faults[id] ? { faults: [...faults[id]] } : {}),
     }
   }
   let count = 0
@@ -58,7 +59,8 @@ export class Rig {
 
   constructor(board: Board) {
     this.job = boardJob(board)
-    this.simulation = new Simulation(this.job, board.settings)
+    const wrong = Object.entries(board.faults ?? {}).flatMap(([id, names]) => names.map((name) => `part:${id}/${name}`))
+    this.simulation = benchWith(this.job, supposed(wrong), board.settings)
     this.simulation.settle()
   }
 

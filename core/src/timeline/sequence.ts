@@ -1,10 +1,9 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
-import { sound } from '../job/sound.ts'
-import { labelOf } from '../loops/words.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { askingOf } from '../motion/asking.ts'
 import { Chronicle } from '../motion/chronicle.ts'
 import { kindOf } from '../parts/index.ts'
+import { labelOf } from '../words/words.ts'
 import { windows } from './windows.ts'
 
 /** One step of the sequence of operation, with where to stand for it and what is noticed there. */
@@ -28,8 +27,7 @@ export interface Sequence {
 }
 
 /** The sequence of operation of one zone by itself, made by running it: sound parts, everything at rest before. */
-export function sequenceOf(asFound: Job, zoneId: string): Sequence {
-  const job = sound(asFound)
+export function sequenceOf(job: Job, zoneId: string): Sequence {
   const asking = askingOf(job, job.zones[zoneId]!)
   if (!asking) return { zone: zoneId, opening: [], closing: [] }
   const quiet: Record<string, Record<string, string | number | boolean>> = {}
@@ -37,7 +35,7 @@ export function sequenceOf(asFound: Job, zoneId: string): Sequence {
     const other = askingOf(job, zone)
     if (other) quiet[other.part] = { ...quiet[other.part], [other.state]: other.off }
   }
-  const chronicle = new Chronicle(job, quiet)
+  const chronicle = new Chronicle(job, { settings: quiet })
   chronicle.settle()
   const called = chronicle.now
   chronicle.set(asking.part, asking.state, asking.on)
@@ -47,7 +45,7 @@ export function sequenceOf(asFound: Job, zoneId: string): Sequence {
   const ended = chronicle.now
   chronicle.set(asking.part, asking.state, asking.off)
   chronicle.settle()
-  const all = windows(job, chronicle.settings, chronicle.doings)
+  const all = windows(job, chronicle.start, chronicle.doings)
   const step = (since: number, { part, says, usual, earliest, latest, key }: (typeof all)[number]): SequenceStep => {
     const tells = kindOf(job.parts[part]!)?.tells
     const begins = key.split(' ').at(-2) === 'true'

@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import { Chronicle } from '../motion/chronicle.ts'
-import { wired } from '../testing/benches.ts'
+import { alterationsOf } from '../suppose/index.ts'
+import { cut, supposed, wired } from '../testing/benches.ts'
 import { sequenceOf } from './sequence.ts'
 import { timelineOf } from './timeline.ts'
 
@@ -57,9 +58,7 @@ it('a heat motor is not at fault before its slowest sound fellow would have prov
 
 it('a broken wire is overdue as soon as a sound circuit would be done', () => {
   const job = wired({ zones: 1 })
-  const cut = Object.values(job.wires).find(({ to }) => to.part === 'TS1' && to.terminal === 'w')!
-  cut.broken = true
-  const chronicle = new Chronicle(job)
+  const chronicle = new Chronicle(job, { alterations: alterationsOf(job, supposed([cut(job, 'TS1.w')])) })
   call(chronicle, 1)
   chronicle.advance(5)
   const before = timelineOf(chronicle)

@@ -1,10 +1,10 @@
-import { zonesInOrder } from '../job/blank.ts'
 import type { Job } from '../job/schema.ts'
-import { labelOf } from '../loops/words.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { type Chronicle, replay } from '../motion/chronicle.ts'
 import type { Happening, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { IN_SEQUENCE } from '../parts/in-sequence.ts'
+import { labelOf } from '../words/words.ts'
 import { clockWords } from './clock-words.ts'
 import { counted, type Window, windowsOf } from './windows.ts'
 
@@ -82,9 +82,9 @@ function verdict(job: Job, { trace, moving }: Simulation, awaited: readonly Awai
 }
 
 function lanesOf(chronicle: Chronicle, all: readonly Window[]): Lane[] {
-  const { job, simulation, settings } = chronicle
+  const { job, simulation } = chronicle
   const { trace, netlist } = simulation
-  const start = replay(job, settings, [], 0)
+  const start = chronicle.at(chronicle.start.now ?? 0)
   const touched = new Set([...trace.map(({ part }) => part), ...all.map(({ part }) => part)])
   const zone = new Map<string, number>()
   for (const { number, thermostat, valve, relay } of zonesInOrder(job))
@@ -141,10 +141,10 @@ function lanesOf(chronicle: Chronicle, all: readonly Window[]): Lane[] {
 }
 
 /** Where each valve stood at every moment at which something happened: between them it moves evenly. */
-function travelsOf({ job, settings, doings, simulation, now }: Chronicle, valves: readonly string[]) {
+function travelsOf({ first, start, doings, simulation, now }: Chronicle, valves: readonly string[]) {
   const found = new Map<string, [number, number][]>(valves.map((id) => [id, []]))
-  const moments = [...new Set([0, ...simulation.trace.map(({ at }) => at), now])].sort((a, b) => a - b)
-  replay(job, settings, doings, now, moments, (moment, then) => {
+  const moments = [...new Set([start.now ?? 0, ...simulation.trace.map(({ at }) => at), now])].sort((a, b) => a - b)
+  replay(first, start, doings, now, moments, (moment, then) => {
     for (const id of valves) {
       const part = then.netlist.parts.get(id)
       if (part) found.get(id)!.push([moment, openingOf(part, then.stateOf(id))])

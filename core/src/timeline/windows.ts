@@ -1,8 +1,8 @@
 import { figuresOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
-import { sound } from '../job/sound.ts'
-import { type Chronicle, type Doing, replay } from '../motion/chronicle.ts'
-import type { Happening, Settings } from '../motion/simulation.ts'
+import { unaltered } from '../motion/alterations.ts'
+import { type Chronicle, type Doing, replay, type Start } from '../motion/chronicle.ts'
+import type { Happening } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 
 /** Something that should happen, when at the earliest and at the latest if every part is sound; seconds. */
@@ -52,14 +52,28 @@ export function counted(trace: readonly Happening[]): Map<string, Happening> {
  * Everything that should have happened since the chronicle began and will yet happen, if all wires and parts were sound:
  * the same hands at the same moments, with parts as given, at their quickest and at their slowest.
  */
-export const windowsOf = ({ job, settings, doings }: Chronicle): Window[] => windows(sound(job), settings, doings)
+export const windowsOf = ({ first, start, doings }: Chronicle): Window[] => windows(first, start, doings)
 
-export function windows(job: Job, settings: Settings, doings: readonly Doing[]): Window[] {
-  const run = (some: Job) => counted(replay(some, settings, doings, Number.POSITIVE_INFINITY).trace)
-  const [usual, quick, slow] = [run(job), run(spread(job, -1)), run(spread(job, 1))]
+export function windows(job: Job, { settings = {}, now = 0 }: Start, doings: readonly Doing[]): Window[] {
+  const run = (made: (some: Job) => Job) =>
+    counted(
+      replay(
+        made(job),
+        { settings, now },
+        doings.map((doing) => sound(doing, made)),
+        Number.POSITIVE_INFINITY,
+      ).trace,
+    )
+  const [usual, quick, slow] = [run((some) => some), run((some) => spread(some, -1)), run((some) => spread(some, 1))]
   return [...usual].map(([key, { part, says, at }]) => {
     const [a, b] = [quick.get(key)?.at ?? at, slow.get(key)?.at ?? at]
     // A slower part may let another be asked sooner: the window holds all three.
     return { key, part, says, usual: at, earliest: Math.min(a, b, at), latest: Math.max(a, b, at) }
   })
+}
+
+/** The same doing where nothing is ever wrong. */
+function sound(doing: Doing, made: (job: Job) => Job): Doing {
+  if ('wired' in doing) return { wired: made(doing.wired), alterations: unaltered }
+  return 'alterations' in doing ? { alterations: unaltered } : doing
 }

@@ -1,23 +1,14 @@
-import { Entry } from '@civil-lantern/core'
-import { door } from '@civil-lantern/core/validate'
+import type { Entry } from '@civil-lantern/core'
+import { door, openEntry, readEntry } from '@civil-lantern/core/validate'
 import Router from '@koa/router'
 import { Type } from 'typebox'
-import { unknownJob } from '../refusal.ts'
+import { Refusal, unknownJob } from '../refusal.ts'
 import type { Entries } from '../store/entries.ts'
 import type { Jobs } from '../store/jobs.ts'
 import { body } from './body.ts'
 
-const closed = { additionalProperties: false }
 const someEntries = door(
-  Type.Object(
-    {
-      entries: Type.Array(Type.Object({ id: Type.String({ pattern: '^[A-Za-z0-9_-]{8,64}$' }), body: Entry }, closed), {
-        minItems: 1,
-        maxItems: 200,
-      }),
-    },
-    closed,
-  ),
+  Type.Object({ entries: Type.Array(Type.Unknown(), { minItems: 1, maxItems: 200 }) }, { additionalProperties: false }),
 )
 
 /** What was written down on a job: appended, never changed. */
@@ -32,10 +23,44 @@ export function entryRoutes(jobs: Jobs, entries: Entries) {
 
   router.post('/', async (ctx) => {
     const id = ctx.params.id!
-    const { outcome } = await entries.append(id, body(someEntries, ctx).entries)
-    if (outcome === 'unknown') throw unknownJob(id)
+    const wanted = body(someEntries, ctx).entries.map((value, i): Entry => {
+      const older = asWrittenBefore(value)
+      const read = older ? openEntry(older.id, older.body) : readEntry(value)
+      if (read.ok) {
+        // Only the server's own stand-in may say that it is one.
+        if (read.value.source !== 'wall' && !older)
+          throw new Refusal(400, {
+            code: 'entry/source',
+            where: `/entries/${i}/source`,
+            says: `An entry from "${read.value.source}" cannot be sent in.`,
+            remedy: 'Send what was seen or measured on the wall.',
+          })
+        return read.value
+      }
+      throw new Refusal(
+        400,
+        ...read.failures.map((failure) => ({ ...failure, where: `/entries/${i}${failure.where}` })),
+      )
+    })
+    const added = await entries.append(id, wanted)
+    if (added.outcome === 'unknown') throw unknownJob(id)
+    if (added.outcome === 'elsewhere')
+      throw new Refusal(409, {
+        code: 'entry/elsewhere',
+        where: added.id,
+        says: `Entry ${added.id} belongs to another job.`,
+        remedy: 'Send it under an id of its own.',
+      })
     ctx.body = { entries: await entries.of(id) }
   })
 
   return router
+}
+
+/** An entry as windows from before there were envelopes send it: an id, and a body with its time in it. */
+function asWrittenBefore(value: unknown): { id: string; body: unknown } | undefined {
+  if (typeof value !== 'object' || value === null || 'at' in value) return undefined
+  if (!('id' in value) || typeof value.id !== 'string' || !('body' in value)) return undefined
+  const { body: older } = value
+  return typeof older === 'object' && older !== null && 'at' in older ? { id: value.id, body: older } : undefined
 }

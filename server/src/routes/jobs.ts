@@ -1,24 +1,33 @@
 import { EditSchema } from '@civil-lantern/core'
-import { door, validateJob, writeJob } from '@civil-lantern/core/validate'
+import { door, openDocument, openJobFile, writeJobFile } from '@civil-lantern/core/validate'
 import Router from '@koa/router'
 import { Type } from 'typebox'
 import { Refusal, unknownJob } from '../refusal.ts'
+import type { Entries } from '../store/entries.ts'
 import type { Jobs } from '../store/jobs.ts'
 import { body } from './body.ts'
 
 const closed = { additionalProperties: false }
 const JobId = Type.String({ pattern: '^[a-z0-9][a-z0-9-]{0,63}$' })
 
-const newJob = door(Type.Object({ id: JobId, document: Type.Unknown() }, closed))
+/** A new job: a document, or a whole file with what was entered on it. */
+const newJob = door(
+  Type.Object({ id: JobId, document: Type.Optional(Type.Unknown()), file: Type.Optional(Type.Unknown()) }, closed),
+)
 const someEdits = door(
   Type.Object(
-    { revision: Type.Integer({ minimum: 1 }), edits: Type.Array(EditSchema, { minItems: 1, maxItems: 500 }) },
+    {
+      revision: Type.Integer({ minimum: 1 }),
+      /** The version of the document the edits were made on; those of a window opened before there were versions are of 1. */
+      version: Type.Optional(Type.Integer({ minimum: 1, maximum: 2 })),
+      edits: Type.Array(EditSchema, { minItems: 1, maxItems: 500 }),
+    },
     closed,
   ),
 )
 
 /** The jobs board and one job's document. */
-export function jobRoutes(jobs: Jobs) {
+export function jobRoutes(jobs: Jobs, entries: Entries) {
   const router = new Router({ prefix: '/api/jobs' })
 
   router.get('/', async (ctx) => {
@@ -26,15 +35,32 @@ export function jobRoutes(jobs: Jobs) {
   })
 
   router.post('/', async (ctx) => {
-    const { id, document } = body(newJob, ctx)
-    const whole = validateJob(document)
+    const { id, document, file } = body(newJob, ctx)
+    const whole = file === undefined ? openDocument(document) : openJobFile(file)
     if (!whole.ok) throw new Refusal(400, ...whole.failures)
-    const { job, made } = await jobs.add(id, whole.value)
+    const { job, made } = await jobs.add(id, whole.value.document, whole.value.beside.tried)
+    // Entries keep their ids; a copy beside the job they came from gives them its own.
+    if (made && whole.value.entries.length > 0) {
+      const added = await entries.append(id, whole.value.entries)
+      if (added.outcome === 'elsewhere')
+        await entries.append(
+          id,
+          whole.value.entries.map((entry) => ({ ...entry, id: copied(entry.id, id) })),
+        )
+    }
     ctx.status = made ? 201 : 200
     ctx.body = job
   })
 
   router.get('/:id', async (ctx) => {
+    // A window from before there were versions asks without one, and cannot read what it would be given.
+    if (ctx.query.version === undefined)
+      throw new Refusal(426, {
+        code: 'job/version',
+        where: '/version',
+        says: 'This window was opened before the program was brought up to date.',
+        remedy: 'Reload it. What it has not sent yet is kept and sent.',
+      })
     ctx.body = await known(ctx.params.id!)
   })
 
@@ -42,13 +68,19 @@ export function jobRoutes(jobs: Jobs) {
     const job = await known(ctx.params.id!)
     ctx.attachment(`${job.id}.lantern.json`)
     ctx.type = 'application/json'
-    ctx.body = writeJob(job.document)
+    ctx.body = writeJobFile(job.document, await entries.of(job.id))
+  })
+
+  router.delete('/:id/tried', async (ctx) => {
+    await known(ctx.params.id!)
+    await jobs.settleTried(ctx.params.id!)
+    ctx.status = 204
   })
 
   router.post('/:id/edits', async (ctx) => {
     const id = ctx.params.id!
-    const { revision, edits } = body(someEdits, ctx)
-    const saved = await jobs.edit(id, revision, edits)
+    const { revision, version = 1, edits } = body(someEdits, ctx)
+    const saved = await jobs.edit(id, revision, edits, version)
     switch (saved.outcome) {
       case 'saved':
         ctx.body = { revision: saved.revision }
@@ -82,3 +114,5 @@ export function jobRoutes(jobs: Jobs) {
 
   return router
 }
+
+const copied = (entry: string, job: string) => `${entry}-${job}`.slice(0, 64)

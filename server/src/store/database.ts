@@ -6,7 +6,8 @@ import { migrate } from 'drizzle-orm/libsql/migrator'
 import * as tables from './tables.ts'
 
 export type Database = Awaited<ReturnType<typeof openDatabase>>
-type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof tables>>['transaction']>[0]>[0]
+/** A transaction, as `write` hands it to its work. */
+export type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof tables>>['transaction']>[0]>[0]
 
 /**
  * Opens the SQLite file, bringing its tables up to date. All writes go through `write`, one after the other: SQLite has

@@ -1,14 +1,15 @@
 import type { Entry } from '@civil-lantern/core'
-import { asc, eq } from 'drizzle-orm'
+import { openEntry } from '@civil-lantern/core/validate'
+import { and, asc, eq, inArray } from 'drizzle-orm'
 import type { Database } from './database.ts'
 import { entries, jobs } from './tables.ts'
 
-export interface StoredEntry {
-  readonly id: string
-  readonly body: Entry
-}
+export type Appended =
+  | { readonly outcome: 'kept' }
+  | { readonly outcome: 'unknown' }
+  | { readonly outcome: 'elsewhere'; readonly id: string }
 
-/** Readings and what else is only ever appended. */
+/** What was seen, measured and done, appended and never changed. */
 export class Entries {
   readonly #store: Database
   readonly #now: () => string
@@ -18,23 +19,35 @@ export class Entries {
     this.#now = now
   }
 
-  of(jobId: string): Promise<StoredEntry[]> {
-    return this.#store.db
+  /** Every entry of a job in their one order, those of older versions brought up to this one. One that is damaged is left out. */
+  async of(jobId: string): Promise<Entry[]> {
+    const rows = await this.#store.db
       .select({ id: entries.id, body: entries.body })
       .from(entries)
       .where(eq(entries.jobId, jobId))
       .orderBy(asc(entries.at), asc(entries.id))
+    return rows.flatMap(({ id, body }) => {
+      const opened = openEntry(id, body)
+      return opened.ok ? [opened.value] : []
+    })
   }
 
   /** Appends entries under ids their maker gave them; those already here are left as they are. */
-  append(jobId: string, wanted: readonly StoredEntry[]): Promise<{ outcome: 'kept' | 'unknown' }> {
-    return this.#store.write(async (tx) => {
+  append(jobId: string, wanted: readonly Entry[]): Promise<Appended> {
+    return this.#store.write(async (tx): Promise<Appended> => {
       const [job] = await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, jobId))
       if (!job) return { outcome: 'unknown' }
+      const ids = wanted.map(({ id }) => id)
+      const known = await tx
+        .select({ id: entries.id, jobId: entries.jobId })
+        .from(entries)
+        .where(and(inArray(entries.id, ids)))
+      const foreign = known.find((one) => one.jobId !== jobId)
+      if (foreign) return { outcome: 'elsewhere', id: foreign.id }
       const receivedAt = this.#now()
       await tx
         .insert(entries)
-        .values(wanted.map(({ id, body }) => ({ id, jobId, at: body.at, body, receivedAt })))
+        .values(wanted.map((body) => ({ id: body.id, jobId, at: body.at, body, receivedAt })))
         .onConflictDoNothing()
       return { outcome: 'kept' }
     })

@@ -1,13 +1,13 @@
-import { applyEdit, type Edit, type Failure, type Job } from '@civil-lantern/core'
-import { validateJob } from '@civil-lantern/core/validate'
+import { applyEdit, type Document, type Edit, type Entry, type Failure, type Supposition } from '@civil-lantern/core'
+import { landedThen, openDocument, upgradePatches, validateDocument } from '@civil-lantern/core/validate'
 import { and, desc, eq, inArray } from 'drizzle-orm'
-import type { Database } from './database.ts'
-import { edits, jobs } from './tables.ts'
+import type { Database, Tx } from './database.ts'
+import { edits, entries, jobs, type Tried } from './tables.ts'
 
 export interface StoredJob {
   readonly id: string
   readonly revision: number
-  readonly document: Job
+  readonly document: Document
 }
 
 export type Saved =
@@ -16,7 +16,9 @@ export type Saved =
   | { readonly outcome: 'refused'; readonly failures: Failure[] }
   | { readonly outcome: 'unknown' }
 
-const facts = (document: Job) => ({
+type Wanted = readonly Pick<Edit, 'id' | 'name' | 'patches'>[]
+
+const facts = (document: Document) => ({
   title: document.title,
   task: document.task,
   practice: document.practice,
@@ -24,9 +26,9 @@ const facts = (document: Job) => ({
   document,
 })
 
-const columns = { id: jobs.id, revision: jobs.revision, document: jobs.document }
+const columns = { id: jobs.id, revision: jobs.revision, document: jobs.document, tried: jobs.tried }
 
-/** Job documents and the edits that made them what they are. */
+/** Job documents and the edits that made them what they are. Rows of older versions are brought up as they are read. */
 export class Jobs {
   readonly #store: Database
   readonly #now: () => string
@@ -44,18 +46,24 @@ export class Jobs {
       .orderBy(desc(jobs.updatedAt))
   }
 
-  async get(id: string): Promise<StoredJob | undefined> {
+  async has(id: string): Promise<boolean> {
+    const rows = await this.#store.db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id))
+    return rows.length > 0
+  }
+
+  async get(id: string): Promise<(StoredJob & { tried: Tried | null }) | undefined> {
     const [row] = await this.#store.db.select(columns).from(jobs).where(eq(jobs.id, id))
-    return row
+    if (!row) return undefined
+    return row.document.version === 2 ? row : this.#brought(id)
   }
 
   /** Keeps a new job. A repeat with the same id finds the first and changes nothing. */
-  add(id: string, document: Job): Promise<{ job: StoredJob; made: boolean }> {
+  add(id: string, document: Document, tried?: Tried): Promise<{ job: StoredJob; made: boolean }> {
     return this.#store.write(async (tx) => {
       const at = this.#now()
       const made = await tx
         .insert(jobs)
-        .values({ id, revision: 1, ...facts(document), createdAt: at, updatedAt: at })
+        .values({ id, revision: 1, ...facts(document), tried: worth(tried), createdAt: at, updatedAt: at })
         .onConflictDoNothing()
         .returning(columns)
       if (made[0]) return { job: made[0], made: true }
@@ -66,9 +74,12 @@ export class Jobs {
 
   /**
    * Applies edits to a job of the named revision, all or none. Edits already applied are passed over, so that a save
-   * whose answer was lost can be sent again.
+   * whose answer was lost can be sent again. Edits of an older version name things as that version did, and are put on
+   * whatever is there now: a window that was open all the while loses nothing.
+   * @param version the version of the document the edits were made on
    */
-  edit(id: string, revision: number, wanted: readonly Pick<Edit, 'id' | 'name' | 'patches'>[]): Promise<Saved> {
+  async edit(id: string, revision: number, wanted: Wanted, version = 2): Promise<Saved> {
+    if (!(await this.get(id))) return { outcome: 'unknown' }
     return this.#store.write(async (tx): Promise<Saved> => {
       const [current] = await tx.select(columns).from(jobs).where(eq(jobs.id, id))
       if (!current) return { outcome: 'unknown' }
@@ -87,27 +98,103 @@ export class Jobs {
       const applied = new Set(known.map((edit) => edit.id))
       const fresh = wanted.filter((edit) => !applied.has(edit.id))
       if (fresh.length === 0) return { outcome: 'saved', revision: current.revision }
-      if (current.revision !== revision) return { outcome: 'stale', current }
+      const old = version < 2
+      if (!old && current.revision !== revision)
+        return { outcome: 'stale', current: { id, revision: current.revision, document: current.document } }
       let document = current.document
+      let tried = current.tried
+      const landed: string[] = []
+      const made: { edit: Wanted[number]; patches: Edit['patches'] }[] = []
       for (const edit of fresh) {
-        const next = applyEdit(document, edit)
+        const { patches, beside } = upgradePatches(version, edit.patches)
+        if (beside.tried.supposed.length > 0)
+          tried = {
+            supposed: [...(tried?.supposed ?? []), ...beside.tried.supposed],
+            hands: { ...tried?.hands, ...beside.tried.hands },
+          }
+        made.push({ edit, patches })
+        landed.push(...beside.landed)
+        if (patches.length === 0) continue
+        const next = applyEdit(document, { name: edit.name, patches })
         if (!next.ok) return { outcome: 'refused', failures: next.failures }
         document = next.value
       }
-      const whole = validateJob(document)
+      const whole = validateDocument(document)
       if (!whole.ok) return { outcome: 'refused', failures: whole.failures }
       const at = this.#now()
-      const next = revision + 1
+      const next = current.revision + 1
       await tx
         .update(jobs)
-        .set({ revision: next, ...facts(document), updatedAt: at })
+        .set({ revision: next, ...facts(document), tried, updatedAt: at })
         .where(eq(jobs.id, id))
       await tx
         .insert(edits)
         .values(
-          fresh.map((edit) => ({ id: edit.id, jobId: id, revision: next, name: edit.name, patches: edit.patches, at })),
+          made.map(({ edit, patches }) => ({ id: edit.id, jobId: id, revision: next, name: edit.name, patches, at })),
         )
+      await this.#record(
+        tx,
+        id,
+        landed.flatMap((wire) =>
+          document.planned.wires[wire] ? [landedThen(wire, document.planned.wires[wire])] : [],
+        ),
+      )
       return { outcome: 'saved', revision: next }
     })
   }
+
+  /** Keeps entries that came out of an older version, under ids of this job's own. */
+  async #record(tx: Tx, job: string, found: readonly Entry[]) {
+    if (found.length === 0) return
+    const receivedAt = this.#now()
+    const rows = found.map((entry) => {
+      const id = `${job}-${entry.id}`.slice(0, 64)
+      return { id, jobId: job, at: entry.at, body: { ...entry, id }, receivedAt }
+    })
+    await tx.insert(entries).values(rows).onConflictDoNothing()
+  }
+
+  /** What was tried in an older version has been decided on: it is kept no longer. */
+  settleTried(id: string): Promise<void> {
+    return this.#store.write(async (tx) => {
+      await tx.update(jobs).set({ tried: null }).where(eq(jobs.id, id))
+    })
+  }
+
+  /** Holds what is hidden in the stand-in wall of a job. It is never sent to anybody. */
+  hide(id: string, hidden: readonly Supposition[]): Promise<void> {
+    return this.#store.write(async (tx) => {
+      await tx
+        .update(jobs)
+        .set({ hidden: [...hidden] })
+        .where(eq(jobs.id, id))
+    })
+  }
+
+  async hiddenIn(id: string): Promise<readonly Supposition[]> {
+    const [row] = await this.#store.db.select({ hidden: jobs.hidden }).from(jobs).where(eq(jobs.id, id))
+    return row?.hidden ?? []
+  }
+
+  /** Brings a row of an older version up to this one, once: its trials and records are kept beside it. */
+  #brought(id: string) {
+    return this.#store.write(async (tx) => {
+      const [row] = await tx.select(columns).from(jobs).where(eq(jobs.id, id))
+      if (!row || row.document.version === 2) return row
+      const opened = openDocument(row.document)
+      if (!opened.ok) throw new Error(`job ${id} cannot be read: ${opened.failures[0]!.says}`)
+      const { document, beside } = opened.value
+      const tried = worth(beside.tried)
+      await tx
+        .update(jobs)
+        .set({ ...facts(document), tried })
+        .where(eq(jobs.id, id))
+      await this.#record(tx, id, beside.entries)
+      return { ...row, document, tried }
+    })
+  }
 }
+
+/** Trials worth keeping: nothing where nothing was tried. */
+const worth = (tried: Tried | undefined): Tried | null =>
+  tried && (tried.supposed.length > 0 || Object.keys(tried.hands).length > 0) ? tried : null

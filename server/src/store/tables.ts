@@ -1,7 +1,13 @@
-import type { Entry, Job, OwnKind } from '@civil-lantern/core'
+import type { Document, Entry, OwnKind, Supposition } from '@civil-lantern/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
-/** Job documents, whole, with the revision an edit must name. */
+/** What an older version of a job had tried on it: kept until somebody says what it was. */
+export interface Tried {
+  readonly supposed: Supposition[]
+  readonly hands: Record<string, Record<string, boolean>>
+}
+
+/** Job documents, whole, with the revision an edit must name. Rows of an older version stay as they are until an edit. */
 export const jobs = sqliteTable('jobs', {
   id: text().primaryKey(),
   revision: integer().notNull(),
@@ -9,7 +15,11 @@ export const jobs = sqliteTable('jobs', {
   task: text().notNull(),
   practice: text().notNull(),
   zones: integer().notNull(),
-  document: text({ mode: 'json' }).$type<Job>().notNull(),
+  document: text({ mode: 'json' }).$type<Document>().notNull(),
+  /** What was tried on it in an older version, until the first person to open it has said what it was. */
+  tried: text({ mode: 'json' }).$type<Tried>(),
+  /** Held for the stand-in wall: what is hidden in it never leaves the server. */
+  hidden: text({ mode: 'json' }).$type<Supposition[]>(),
   createdAt: text('created_at').notNull(),
   updatedAt: text('updated_at').notNull(),
 })
@@ -30,7 +40,7 @@ export const edits = sqliteTable(
   (table) => [index('edits_of_job').on(table.jobId, table.revision)],
 )
 
-/** Appended, never changed: readings now, other kinds later. */
+/** Appended, never changed: what was seen, measured and done. */
 export const entries = sqliteTable(
   'entries',
   {

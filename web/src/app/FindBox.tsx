@@ -1,6 +1,7 @@
 import { askingOf, kindOf, labelOf, markingOf, zonesInOrder } from '@civil-lantern/core'
 import { Command } from 'cmdk'
 import { useNavigate } from 'react-router'
+import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Sheet } from '../ui/sheet.tsx'
@@ -17,7 +18,7 @@ interface Found {
 /** Finds anything by name: zones, parts, terminals, wires, screens, actions. */
 export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const { job, session } = useSession()
-  const { bench, snapshot } = useBench()
+  const { snapshot } = useBench()
   const { pick, land, take } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
@@ -35,7 +36,7 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
                 key: id,
                 says: `${name}: ${calling ? 'stop calling' : 'call'}`,
                 aside: job.places[place]?.name ?? '',
-                run: () => void bench.set(asking.part, asking.state, calling ? asking.off : asking.on),
+                run: () => call(session, job, id, !calling, asking),
               },
             ]
           : []

@@ -1,13 +1,14 @@
-import { askingOf, zonesInOrder } from '@civil-lantern/core'
+import { askingOf, stageStandings, zonesInOrder } from '@civil-lantern/core'
 import { useQuery } from '@tanstack/react-query'
 import { ChevronsUpDown, Gauge, PhoneCall } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { api } from '../data/api.ts'
+import { call } from '../data/calls.ts'
 import { ControllerLoop } from '../data/controller.tsx'
-import { JobProvider, useBench, useSession, useWaitingEntries } from '../data/open-job.tsx'
+import { JobProvider, useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { MeterPanel } from '../meter/MeterPanel.tsx'
 import { PickedPanel } from '../meter/PickedPanel.tsx'
@@ -18,9 +19,10 @@ import { KeysSheet } from './KeysSheet.tsx'
 import { Rail } from './Rail.tsx'
 import { SaveState } from './SaveState.tsx'
 import { StringOfStages } from './StringOfStages.tsx'
-import { stageOf } from './stages.ts'
 import { TopLine } from './TopLine.tsx'
+import { TriedBeforeSheet } from './TriedBeforeSheet.tsx'
 import { useTheme } from './theme.ts'
+import { WhoSheet } from './WhoSheet.tsx'
 
 /** Everything inside one job: top line, string, rail, stage, meter. */
 export function JobFrame() {
@@ -50,14 +52,12 @@ const CannotOpen = ({ why }: { why: string }) => (
 const atTheCircuit = new Set(['scheme'])
 
 function Inside() {
-  const { session, job, undo, redo } = useSession()
-  const { snapshot } = useBench()
+  const { session, document, entries, undo, redo } = useSession()
   const [finding, setFinding] = useState(false)
   const [keysShown, setKeysShown] = useState(false)
   const location = useLocation()
   const stage = location.pathname.split('/')[3]
-  const entries = useQuery({ queryKey: ['entries', session.id], queryFn: () => api.entries(session.id) })
-  const waiting = useWaitingEntries().length
+  const standing = useMemo(() => stageStandings(document, entries), [document, entries])
   const { sheet, raise, panel, inHand, take, wide: widened } = useWorkspace()
   useJobKeys(
     () => setFinding(true),
@@ -76,14 +76,11 @@ function Inside() {
           undo={{
             back: undo ? session.undo : undefined,
             again: redo ? session.redo : undefined,
-            names: [undo ? `Undo: ${undo.name}` : 'Nothing to undo', redo ? `Redo: ${redo.name}` : 'Nothing to redo'],
+            names: [undo ? `Undo: ${undo}` : 'Nothing to undo', redo ? `Redo: ${redo}` : 'Nothing to redo'],
           }}
         />
       </div>
-      <StringOfStages
-        jobId={session.id}
-        standing={(id) => stageOf(id)!.standing(job, snapshot, (entries.data?.length ?? 0) + waiting)}
-      />
+      <StringOfStages jobId={session.id} standing={(id) => standing[id]} />
       <div
         className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 sm:px-4 pt-2 pb-18 ${whole ? '' : 'md:pb-4'} ${whole ? '' : wide ? 'md:grid-cols-[248px_minmax(0,1fr)]' : 'md:grid-cols-[248px_minmax(0,1fr)] lg:grid-cols-[248px_minmax(0,1fr)_300px]'}`}
       >
@@ -150,6 +147,8 @@ function Inside() {
       </Sheet>
       <FindBox open={finding} onOpenChange={setFinding} />
       <KeysSheet open={keysShown} onOpenChange={setKeysShown} />
+      <WhoSheet />
+      <TriedBeforeSheet />
     </div>
   )
 }
@@ -223,7 +222,7 @@ function JobSwitcher() {
 /** The keys of a job. They leave text fields alone. */
 function useJobKeys(find: () => void, help: () => void) {
   const { session, job } = useSession()
-  const { bench, snapshot } = useBench()
+  const { snapshot } = useBench()
   const { take, inHand, pick, pull } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
@@ -254,9 +253,9 @@ function useJobKeys(find: () => void, help: () => void) {
       const asking = zone && askingOf(job, zone)
       if (!asking) return
       const calling = snapshot?.verdict.zones.find((z) => z.zone === zone.id)?.calling === true
-      void bench.set(asking.part, asking.state, calling ? asking.off : asking.on)
+      call(session, job, zone.id, !calling, asking)
     },
     mine,
-    [job, snapshot, bench],
+    [job, snapshot, session],
   )
 }

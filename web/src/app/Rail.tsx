@@ -1,8 +1,8 @@
-import { askingOf, type Budget, type Job, kindOf, zonesInOrder } from '@civil-lantern/core'
+import { askingOf, type Budget, type Job, kindOf, type Snapshot, zonesInOrder } from '@civil-lantern/core'
+import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Segments } from '../ui/controls.tsx'
-import type { Snapshot } from '../workers/bench.worker.ts'
 import type { Speed } from '../workers/bench-client.ts'
 
 /** Who calls and what answers, always live. */
@@ -71,10 +71,12 @@ function AskedButton({
   part: string
   snapshot: Snapshot
 }) {
+  const { job } = useSession()
   const pick = useWorkspace((w) => w.pick)
   const raise = useWorkspace((w) => w.raise)
   const valve = snapshot.states[zone.valve ?? '']?.state
-  const asked = Math.round(100 * Number(valve?.target ?? 0))
+  const target = kindOf(job.parts[zone.valve ?? ''] ?? { kind: '' })?.roles?.target
+  const asked = Math.round(100 * Number((target && valve?.[target]) ?? 0))
   return (
     <button
       type="button"
@@ -99,7 +101,7 @@ function ZoneRow({
   job: Job
   snapshot: Snapshot
 }) {
-  const { bench } = useBench()
+  const { session } = useSession()
   const standing = snapshot.verdict.zones.find((z) => z.zone === zone.id)
   const calling = standing?.calling === true
   const wrong = standing?.trouble !== undefined
@@ -128,10 +130,9 @@ function ZoneRow({
           role="switch"
           aria-checked={calling}
           aria-label={`${zone.name} thermostat`}
-          disabled={!zone.thermostat}
+          disabled={!asking}
           onClick={() => {
-            if (!zone.thermostat) return
-            void bench.set(zone.thermostat, 'calling', !calling)
+            call(session, job, zone.id, !calling)
             show()
           }}
           className={`min-h-11 w-16 shrink-0 rounded-control border font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
@@ -192,5 +193,6 @@ function Transformer({ budget, label }: { budget: Budget; label: string }) {
 const isOn = (job: Job, snapshot: Snapshot, id: string) => {
   const kind = kindOf(job.parts[id] ?? { kind: '' })
   const state = snapshot.states[id]?.state
-  return state?.[kind?.roles?.told ?? 'running'] === true
+  const on = kind?.roles?.told ?? kind?.roles?.running
+  return on !== undefined && state?.[on] === true
 }

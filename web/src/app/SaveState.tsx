@@ -1,11 +1,11 @@
 import { format } from 'date-fns'
 import { Check, CloudOff, RefreshCw } from 'lucide-react'
-import { useSession, useWaitingEntries } from '../data/open-job.tsx'
+import { useSession } from '../data/open-job.tsx'
 
 /** Always in sight: is what I typed safe? */
 export function SaveState() {
-  const { save, savedAt, pending } = useSession()
-  const waiting = useWaitingEntries().length
+  const { save, savedAt, pending, waiting: unheard } = useSession()
+  const waiting = unheard.size
   const unsent = pending + waiting
   const [icon, says] =
     save === 'waiting' || (save === 'saved' && waiting > 0)

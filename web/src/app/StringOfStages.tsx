@@ -1,9 +1,9 @@
+import type { StageId, StageStanding } from '@civil-lantern/core'
 import { NavLink } from 'react-router'
-import type { Standing } from './stages.ts'
 import { stages } from './stages.ts'
 
 /** The stages as lamps hung on a wire, in the order of the work. */
-export function StringOfStages({ jobId, standing }: { jobId: string; standing: (id: string) => Standing }) {
+export function StringOfStages({ jobId, standing }: { jobId: string; standing: (id: StageId) => StageStanding }) {
   const count = stages.length
   const sag = Array.from({ length: count }, (_, i) => {
     const [from, to] = [(i * 100) / count, ((i + 1) * 100) / count]
@@ -29,11 +29,13 @@ export function StringOfStages({ jobId, standing }: { jobId: string; standing: (
         </svg>
         <ol className="relative grid" style={{ gridTemplateColumns: `repeat(${count}, 1fr)` }}>
           {stages.map(({ id, name }) => {
-            const { lit, count: findings } = standing(id)
+            const { at, findings, says } = standing(id)
+            const lit = at !== 'untouched'
             return (
               <li key={id}>
                 <NavLink
                   to={`/jobs/${jobId}/${id}`}
+                  title={says}
                   className="group flex min-h-15 flex-col items-center justify-end gap-0.5 pt-1.5 pb-1"
                 >
                   {({ isActive }) => (

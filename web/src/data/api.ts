@@ -1,4 +1,4 @@
-import type { Edit, Entry, Failure, Job, OwnKind } from '@civil-lantern/core'
+import type { Document, Edit, Entry, Failure, OwnKind, Supposition } from '@civil-lantern/core'
 
 export interface JobRow {
   readonly id: string
@@ -13,13 +13,17 @@ export interface JobRow {
 export interface StoredJob {
   readonly id: string
   readonly revision: number
-  readonly document: Job
+  readonly document: Document
 }
 
-export interface StoredEntry {
-  readonly id: string
-  readonly body: Entry
+/** What an older version of a job had tried on it, until somebody says what it was. */
+export interface TriedBefore {
+  readonly supposed: readonly Supposition[]
+  readonly hands: Readonly<Record<string, Readonly<Record<string, boolean>>>>
 }
+
+/** The version of the document this page speaks. */
+const VERSION = 2
 
 /** The server answered, and refused. */
 export class RefusedByServer extends Error {
@@ -69,20 +73,22 @@ async function ask<T>(path: string, send?: unknown, method = send === undefined 
 
 export const api = {
   jobs: () => ask<{ jobs: JobRow[] }>('/jobs').then(({ jobs }) => jobs),
-  job: (id: string) => ask<StoredJob>(`/jobs/${id}`),
-  addJob: (id: string, document: unknown) => ask<StoredJob>('/jobs', { id, document }),
-  edit: (id: string, revision: number, edits: readonly Edit[]) =>
+  job: (id: string) => ask<StoredJob & { tried: TriedBefore | null }>(`/jobs/${id}?version=${VERSION}`),
+  addJob: (id: string, whole: { document: unknown } | { file: unknown }) => ask<StoredJob>('/jobs', { id, ...whole }),
+  settleTried: (id: string) => ask<unknown>(`/jobs/${id}/tried`, undefined, 'DELETE'),
+  edit: (id: string, revision: number, edits: readonly Edit[], version = VERSION) =>
     ask<{ revision: number }>(`/jobs/${id}/edits`, {
       revision,
+      version,
       edits: edits.map(({ id: editId, name, patches }) => ({ id: editId, name, patches })),
     }),
-  entries: (id: string) => ask<{ entries: StoredEntry[] }>(`/jobs/${id}/entries`).then(({ entries }) => entries),
+  entries: (id: string) => ask<{ entries: Entry[] }>(`/jobs/${id}/entries`).then(({ entries }) => entries),
   kinds: () => ask<{ kinds: StoredKind[] }>('/kinds').then(({ kinds }) => kinds),
   keepKind: (id: string, kind: OwnKind) => ask<StoredKind>('/kinds', { id, kind }),
   importKind: (id: string, file: unknown) => ask<StoredKind>('/kinds/import', { id, file }),
   removeKind: (id: string) => ask<unknown>(`/kinds/${id}`, undefined, 'DELETE'),
   controller: (sense: readonly number[], set?: ControllerSet) =>
     ask<ControllerNow>('/controller', { sense, ...(set ? { set } : {}) }),
-  addEntries: (id: string, entries: readonly StoredEntry[]) =>
-    ask<{ entries: StoredEntry[] }>(`/jobs/${id}/entries`, { entries }).then((said) => said.entries),
+  addEntries: (id: string, entries: readonly unknown[]) =>
+    ask<{ entries: Entry[] }>(`/jobs/${id}/entries`, { entries }).then((said) => said.entries),
 }

@@ -31,7 +31,7 @@ export const useController = create<ControllerLink>((set) => ({
 
 /** The part the simulated controller stands in for: the first controller of the job. */
 export const controllerOf = (parts: Readonly<Record<string, { kind: string }>>) =>
-  Object.keys(parts).find((id) => parts[id]!.kind === 'controller/building')
+  Object.keys(parts).find((id) => kindOf(parts[id]!)?.roles?.inputs !== undefined)
 
 const EVERY = 400
 
@@ -44,21 +44,23 @@ export function ControllerLoop() {
   const { bench } = useBench()
   const on = useController((c) => c.on)
   const id = controllerOf(job.parts)
+  const kind = id ? kindOf(job.parts[id]!) : undefined
   const ownFigures = useRef<Record<string, number> | undefined>(undefined)
   ownFigures.current = id ? job.parts[id]?.figures : undefined
   // Another job starts unconnected: its outputs are its own.
   useEffect(() => () => useController.getState().connect(false), [])
   useEffect(() => {
-    if (!on || !id) return
+    if (!on || !id || !kind) return
+    const { outputs = {}, inputs = {} } = kind.roles ?? {}
     let stop = false
     let timer: ReturnType<typeof setTimeout>
     // What the circuit has now is said first, so that connecting moves nothing.
     const first = bench.state().snapshot?.states[id]?.state
-    const figures = figuresOf(kindOf({ kind: 'controller/building' })!, ownFigures.current)
+    const figures = figuresOf(kind, ownFigures.current)
     for (const output of [1, 2])
       useController.getState().say({
         output,
-        value: Number(first?.[`out${output}`] ?? 0),
+        value: Number(first?.[outputs[output] ?? ''] ?? 0),
         unit: (figures[`current${output}`] ?? 0) > 0 ? 'mA' : 'V',
         seconds: 0,
       })
@@ -66,14 +68,16 @@ export function ControllerLoop() {
       const state = bench.state().snapshot?.states[id]?.state
       const { orders, took } = useController.getState()
       const settled = orders.length === 0
-      const sense = [1, 2].map((n) => Math.min(30, Math.max(-30, Number(state?.[`in${n}`] ?? 0))))
+      const sense = [1, 2].map((n) => Math.min(30, Math.max(-30, Number(state?.[inputs[n] ?? ''] ?? 0))))
       try {
         const now = await api.controller(sense, orders[0])
         if (stop) return
         took(now)
         if (now.there && settled)
-          for (const [i, { value }] of now.outputs.entries())
-            if (Math.abs(Number(state?.[`out${i + 1}`] ?? 0) - value) > 0.005) await bench.set(id, `out${i + 1}`, value)
+          for (const [i, { value }] of now.outputs.entries()) {
+            const output = outputs[i + 1]
+            if (output && Math.abs(Number(state?.[output] ?? 0) - value) > 0.005) await bench.set(id, output, value)
+          }
       } catch (error) {
         if (!stop) took(undefined, error instanceof Error ? error.message : String(error))
       }
@@ -84,6 +88,6 @@ export function ControllerLoop() {
       stop = true
       clearTimeout(timer)
     }
-  }, [on, id, bench])
+  }, [on, id, kind, bench])
   return null
 }

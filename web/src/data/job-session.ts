@@ -1,177 +1,132 @@
-import { applyEdit, type Edit, type Job, makeEdit, undoing } from '@civil-lantern/core'
-import { api, RefusedByServer, type StoredJob } from './api.ts'
-import { newId, shelf } from './shelf.ts'
+import { applyEdit, type Document, type Edit } from '@civil-lantern/core'
+import { api, RefusedByServer, type StoredJob, type TriedBefore } from './api.ts'
+import { Observable } from './observable.ts'
+import { shelf } from './shelf.ts'
 
 export interface SessionState {
-  readonly job: Job
+  readonly document: Document
+  readonly revision: number
   readonly save: 'saved' | 'saving' | 'waiting'
   readonly savedAt: Date | undefined
   readonly pending: number
-  readonly undo: Edit | undefined
-  readonly redo: Edit | undefined
 }
 
 interface Kept {
   readonly base: StoredJob
   readonly pending: Edit[]
-  readonly done: Edit[]
-  readonly undone: Edit[]
 }
 
-const HISTORY = 60
 const RETRY = [500, 1000, 2000, 4000, 8000, 15_000]
+/** Milliseconds between two looks at what others have saved. */
+const LOOK = 5000
+/** Edits sent at once. */
+const BATCH = 200
 
 /**
- * One open job: the document as the server last had it, the edits made since, and what can be undone. Every edit is on
- * the browser's shelf before it is sent, and stays there until the server has acknowledged it.
+ * One open job's document: as the server last had it, and the edits made since. Every edit is sent at once and stays on the
+ * browser's shelf until the server has acknowledged it.
  */
-export class JobSession {
+export class JobSession extends Observable<SessionState> {
   readonly id: string
+  /** What an older version had tried on this job, for the first person who opens it. */
+  readonly triedBefore: TriedBefore | null
   /** Called with words for the user when something happened that they did not do. */
   notice: (says: string) => void = () => undefined
   #base: StoredJob
-  #job: Job
+  #document: Document
   #pending: Edit[] = []
-  #done: Edit[] = []
-  #undone: Edit[] = []
   #sending = false
   #failed = 0
   #retry: ReturnType<typeof setTimeout> | undefined
   #savedAt: Date | undefined
-  #state: SessionState
-  readonly #listeners = new Set<() => void>()
+  #full = false
+  readonly #look: ReturnType<typeof setInterval>
   readonly #gone = new AbortController()
 
-  private constructor(id: string, base: StoredJob, kept: Kept | undefined) {
+  private constructor(id: string, base: StoredJob, pending: readonly Edit[], tried: TriedBefore | null) {
+    super({ document: base.document, revision: base.revision, save: 'saved', savedAt: undefined, pending: 0 })
     this.id = id
+    this.triedBefore = tried
     this.#base = base
-    this.#job = base.document
-    this.#done = kept?.done ?? []
-    this.#undone = kept?.undone ?? []
-    this.#putOnTop(kept?.pending ?? [])
-    this.#state = this.#snapshot()
+    this.#document = base.document
+    this.#putOnTop(pending)
+    this.#tell()
     const { signal } = this.#gone
     window.addEventListener('online', () => this.#flush(), { signal })
-    document.addEventListener(
-      'visibilitychange',
-      () => {
-        if (document.visibilityState === 'visible') void this.#catchUp()
-      },
-      { signal },
-    )
+    window.addEventListener('focus', () => void this.#catchUp(), { signal })
+    document.addEventListener('visibilitychange', () => void this.#catchUp(), { signal })
+    this.#look = setInterval(() => void this.#catchUp(), LOOK)
     void this.#flush()
   }
 
   /** Opens a job from the server, or from the shelf where the server cannot be reached. */
   static async open(id: string): Promise<JobSession> {
     const kept = shelf.get<Kept>(`job:${id}`)
+    // Edits kept by a window of an older version are sent as they are; the server knows what they mean.
+    const older = kept !== undefined && kept.base.document.version !== 2
     try {
-      return new JobSession(id, await api.job(id), kept)
+      if (older && kept.pending.length > 0) await api.edit(id, kept.base.revision, kept.pending, 1)
+      const stored = await api.job(id)
+      return new JobSession(id, stored, older ? [] : (kept?.pending ?? []), stored.tried)
     } catch (error) {
-      if (error instanceof RefusedByServer || !kept) throw error
-      return new JobSession(id, kept.base, kept)
+      if (error instanceof RefusedByServer || !kept || older) throw error
+      return new JobSession(id, kept.base, kept.pending, null)
     }
   }
-
-  readonly subscribe = (listener: () => void) => {
-    this.#listeners.add(listener)
-    return () => this.#listeners.delete(listener)
-  }
-
-  readonly state = () => this.#state
 
   /** Stops listening and trying; what is not yet sent stays on the shelf for the next opening. */
   readonly close = () => {
     this.#gone.abort()
     clearTimeout(this.#retry)
+    clearInterval(this.#look)
   }
 
-  /** Makes a named edit, keeps it, and sends it. */
-  readonly edit = (name: string, recipe: (draft: Job) => void) => {
-    const made = makeEdit(this.#job, name, newId(), recipe)
-    if (!made) return
-    this.#undone = []
-    this.#take(made.edit)
-  }
-
-  /** Takes in an edit made elsewhere, such as wiring by a scheme. */
-  readonly take = (edit: Edit) => {
-    this.#undone = []
-    this.#take(edit)
-  }
-
-  readonly undo = () => {
-    const last = this.#done.at(-1)
-    if (!last || !this.#apply(undoing(last, newId()))) return
-    this.#done = this.#done.slice(0, -1)
-    this.#undone = [...this.#undone, last]
-    this.#changed()
-  }
-
-  readonly redo = () => {
-    const last = this.#undone.at(-1)
-    if (!last || !this.#apply({ ...last, id: newId() })) return
-    this.#undone = this.#undone.slice(0, -1)
-    this.#done = [...this.#done, last]
-    this.#changed()
-  }
-
-  #take(edit: Edit) {
-    if (!this.#apply(edit)) return
-    this.#done = [...this.#done, edit].slice(-HISTORY)
-    this.#changed()
-  }
-
-  #apply(edit: Edit): boolean {
-    const next = applyEdit(this.#job, edit)
+  /** Applies an edit, sends it, and keeps it until it has arrived. Returns whether it fitted. */
+  readonly apply = (edit: Edit): boolean => {
+    const next = applyEdit(this.#document, edit)
     if (!next.ok) {
       this.notice(`${next.failures[0]!.says} ${next.failures[0]!.remedy}`)
       return false
     }
-    this.#job = next.value
+    this.#document = next.value
     this.#pending = [...this.#pending, edit]
+    void this.#flush()
+    this.#keep()
+    this.#tell()
     return true
   }
 
-  #changed() {
-    this.#keep()
-    this.#tell()
-    void this.#flush()
-  }
-
   #keep() {
-    const kept: Kept = { base: this.#base, pending: this.#pending, done: this.#done, undone: this.#undone }
-    shelf.put(`job:${this.id}`, kept)
+    const kept: Kept = { base: this.#base, pending: this.#pending }
+    const full = !shelf.put(`job:${this.id}`, kept)
+    if (full && !this.#full)
+      this.notice('This browser’s store is full: what you do is sent, but not kept here. Do not close this window.')
+    this.#full = full
   }
 
   #tell() {
-    this.#state = this.#snapshot()
-    for (const listener of this.#listeners) listener()
-  }
-
-  #snapshot(): SessionState {
-    return {
-      job: this.#job,
-      save: this.#pending.length === 0 ? 'saved' : this.#failed > 0 ? 'waiting' : 'saving',
+    const saved = this.#pending.length === 0
+    this.become({
+      document: this.#document,
+      revision: this.#base.revision,
+      save: saved ? 'saved' : this.#failed > 0 ? 'waiting' : 'saving',
       savedAt: this.#savedAt,
       pending: this.#pending.length,
-      undo: this.#done.at(-1),
-      redo: this.#undone.at(-1),
-    }
+    })
   }
 
   async #flush() {
     if (this.#gone.signal.aborted || this.#sending || this.#pending.length === 0) return
     clearTimeout(this.#retry)
     this.#sending = true
-    const sent = this.#pending.slice(0, 200)
+    const sent = this.#pending.slice(0, BATCH)
     try {
       const { revision } = await api.edit(this.id, this.#base.revision, sent)
       this.#failed = 0
       this.#savedAt = new Date()
-      const document = sent.reduce((job, edit) => {
-        const next = applyEdit(job, edit)
-        return next.ok ? next.value : job
+      const document = sent.reduce((now, edit) => {
+        const next = applyEdit(now, edit)
+        return next.ok ? next.value : now
       }, this.#base.document)
       this.#base = { id: this.id, revision, document }
       this.#pending = this.#pending.filter((edit) => !sent.includes(edit))
@@ -187,18 +142,18 @@ export class JobSession {
 
   async #notSaved(error: unknown, sent: readonly Edit[]) {
     if (error instanceof RefusedByServer && error.status === 409 && error.current) {
-      const mine = this.#pending
+      this.#failed = 0
       this.#base = error.current
-      const kept = this.#putOnTop(mine)
+      const kept = this.#putOnTop(this.#pending)
       const words = kept === 1 ? 'Your edit was' : `Your ${kept} edits were`
       this.notice(`This job was changed in another window. ${words} put on top of that.`)
       return
     }
     if (error instanceof RefusedByServer && error.status === 400) {
-      this.notice(`Not saved: ${error.message}`)
-      const fresh = await api.job(this.id).catch(() => this.#base)
-      this.#base = fresh
-      this.#done = this.#done.filter((edit) => !sent.includes(edit))
+      // One bad edit must not take the good ones with it: alone each says for itself.
+      if (sent.length > 1) return this.#oneByOne(sent)
+      this.notice(`Not saved: "${sent[0]!.name}". ${error.message}`)
+      this.#base = await api.job(this.id).catch(() => this.#base)
       this.#putOnTop(this.#pending.filter((edit) => !sent.includes(edit)))
       return
     }
@@ -207,14 +162,29 @@ export class JobSession {
     this.#retry = setTimeout(() => this.#flush(), wait)
   }
 
+  async #oneByOne(sent: readonly Edit[]) {
+    for (const edit of sent) {
+      if (!this.#pending.includes(edit)) continue
+      try {
+        const { revision } = await api.edit(this.id, this.#base.revision, [edit])
+        const next = applyEdit(this.#base.document, edit)
+        this.#base = { id: this.id, revision, document: next.ok ? next.value : this.#base.document }
+        this.#pending = this.#pending.filter((one) => one !== edit)
+      } catch (error) {
+        if (!(error instanceof RefusedByServer)) return
+        await this.#notSaved(error, [edit])
+      }
+    }
+  }
+
   /** Puts edits on the base document; one that no longer fits is said, not dropped in silence. */
   #putOnTop(edits: readonly Edit[]): number {
-    this.#job = this.#base.document
+    this.#document = this.#base.document
     this.#pending = []
     for (const edit of edits) {
-      const next = applyEdit(this.#job, edit)
+      const next = applyEdit(this.#document, edit)
       if (next.ok) {
-        this.#job = next.value
+        this.#document = next.value
         this.#pending.push(edit)
       } else this.notice(`"${edit.name}" could not be kept: ${next.failures[0]!.says}`)
     }
@@ -223,11 +193,12 @@ export class JobSession {
 
   /** Looks whether another window has saved meanwhile. */
   async #catchUp() {
+    if (document.visibilityState !== 'visible' || this.#gone.signal.aborted) return
     if (this.#pending.length > 0) return this.#flush()
     const fresh = await api.job(this.id).catch(() => undefined)
     if (!fresh || fresh.revision <= this.#base.revision || this.#pending.length > 0) return
-    this.#base = fresh
-    this.#job = fresh.document
+    this.#base = { id: fresh.id, revision: fresh.revision, document: fresh.document }
+    this.#document = fresh.document
     this.#keep()
     this.#tell()
   }

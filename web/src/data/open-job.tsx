@@ -1,25 +1,23 @@
-import { useQueryClient } from '@tanstack/react-query'
 import { createContext, type ReactNode, useContext, useEffect, useState, useSyncExternalStore } from 'react'
 import { toast } from 'sonner'
 import { BenchClient, type BenchState } from '../workers/bench-client.ts'
 import { JudgeClient, type JudgeState } from '../workers/judge-client.ts'
-import type { StoredEntry } from './api.ts'
-import { EntryQueue } from './entry-queue.ts'
-import { JobSession, type SessionState } from './job-session.ts'
+import { Desk, type DeskState } from './desk.ts'
+import { EntryLog } from './entry-log.ts'
+import { JobSession } from './job-session.ts'
 import { useWorkspace } from './workspace.ts'
 
 interface OpenJob {
-  readonly session: JobSession
+  readonly desk: Desk
   readonly bench: BenchClient
-  readonly entries: EntryQueue
   readonly judge: JudgeClient
 }
 
 const Context = createContext<OpenJob | undefined>(undefined)
 
-type Opening = { at: 'opening' } | { at: 'failed'; why: string } | { at: 'open'; session: JobSession }
+type Opening = { at: 'opening' } | { at: 'failed'; why: string } | { at: 'open'; open: OpenJob }
 
-/** Opens a job for everything below: its document, its bench and its log. */
+/** Opens a job for everything below: its document, its entries, its bench and its judge. */
 export function JobProvider({
   id,
   children,
@@ -30,17 +28,21 @@ export function JobProvider({
   failed: (why: string) => ReactNode
 }) {
   const [opening, setOpening] = useState<Opening>({ at: 'opening' })
-  const queries = useQueryClient()
   useEffect(() => {
     let wanted = true
-    let opened: JobSession | undefined
+    let opened: OpenJob | undefined
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
     JobSession.open(id).then(
       (session) => {
-        opened = session
-        if (wanted) setOpening({ at: 'open', session })
-        else session.close()
+        if (!wanted) return session.close()
+        const desk = new Desk(session, new EntryLog(id))
+        const bench = new BenchClient()
+        opened = { desk, bench, judge: new JudgeClient() }
+        desk.notice = session.notice = (says) => void toast(says)
+        desk.log.notice = (says) => void toast.error(says)
+        desk.stand = bench.stand
+        setOpening({ at: 'open', open: opened })
       },
       (error: unknown) => {
         const why = error instanceof Error ? error.message : String(error)
@@ -49,47 +51,27 @@ export function JobProvider({
     )
     return () => {
       wanted = false
-      opened?.close()
+      opened?.desk.close()
+      opened?.bench.close()
+      opened?.judge.close()
     }
   }, [id])
-  const [bench, setBench] = useState<BenchClient>()
-  useEffect(() => {
-    const made = new BenchClient(id)
-    setBench(made)
-    return made.close
-  }, [id])
-  const [judge, setJudge] = useState<JudgeClient>()
-  useEffect(() => {
-    const made = new JudgeClient()
-    setJudge(made)
-    return made.close
-  }, [])
-  const [entries, setEntries] = useState<EntryQueue>()
-  useEffect(() => {
-    const sent = (all: StoredEntry[]) => queries.setQueryData(['entries', id], all)
-    const made = new EntryQueue(id, sent, (says) => toast.error(says))
-    setEntries(made)
-    return made.close
-  }, [id, queries])
   if (opening.at === 'failed') return failed(opening.why)
-  if (opening.at === 'opening' || !bench || !entries || !judge) return null
+  if (opening.at === 'opening') return null
   return (
-    <Context value={{ session: opening.session, bench, entries, judge }}>
-      <Bridge session={opening.session} bench={bench} />
+    <Context value={opening.open}>
+      <Bridge {...opening.open} />
       {children}
     </Context>
   )
 }
 
-/** Puts every new version of the document on the bench. */
-function Bridge({ session, bench }: { session: JobSession; bench: BenchClient }) {
-  const { job } = useSyncExternalStore(session.subscribe, session.state)
+/** Puts whatever circuit is shown on the bench. */
+function Bridge({ desk, bench }: OpenJob) {
+  const { circuit } = useSyncExternalStore(desk.subscribe, desk.state)
   useEffect(() => {
-    session.notice = (says) => toast(says)
-  }, [session])
-  useEffect(() => {
-    void bench.open(job)
-  }, [bench, job])
+    void bench.open(circuit)
+  }, [bench, circuit])
   return null
 }
 
@@ -99,19 +81,15 @@ export function useOpenJob(): OpenJob {
   return open
 }
 
-export function useSession(): SessionState & { session: JobSession } {
-  const { session } = useOpenJob()
-  return { session, ...useSyncExternalStore(session.subscribe, session.state) }
+/** The desk and how it stands; `job` is the job with the circuit that is shown. */
+export function useSession(): DeskState & { session: Desk } {
+  const { desk } = useOpenJob()
+  return { session: desk, ...useSyncExternalStore(desk.subscribe, desk.state) }
 }
 
 export function useBench(): BenchState & { bench: BenchClient } {
   const { bench } = useOpenJob()
   return { bench, ...useSyncExternalStore(bench.subscribe, bench.state) }
-}
-
-export function useWaitingEntries(): readonly StoredEntry[] {
-  const { entries } = useOpenJob()
-  return useSyncExternalStore(entries.subscribe, entries.waiting)
 }
 
 export function useJudge(): JudgeState & { judge: JudgeClient } {

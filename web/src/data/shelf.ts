@@ -9,12 +9,22 @@ export const shelf = {
       return undefined
     }
   },
-  put(key: string, value: unknown) {
-    localStorage.setItem(`lantern:${key}`, JSON.stringify(value))
+  /** Returns whether it was kept: a browser's store can be full, or shut. */
+  put(key: string, value: unknown): boolean {
+    try {
+      localStorage.setItem(`lantern:${key}`, JSON.stringify(value))
+      return true
+    } catch {
+      return false
+    }
   },
   drop(key: string) {
     localStorage.removeItem(`lantern:${key}`)
   },
 }
 
-export const newId = () => crypto.randomUUID()
+/** A random id that works over plain http too, where `crypto.randomUUID` is not to be had. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16))
+  return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+}

@@ -1,11 +1,11 @@
 import { type Job, labelOf, removePart } from '@civil-lantern/core'
-import type { JobSession } from './job-session.ts'
+import type { Desk } from './desk.ts'
 import type { Picked } from './workspace.ts'
 
 /** Takes the chosen wire out, or the chosen part down with every wire on it. */
 export function takenOut(
   job: Job,
-  session: JobSession,
+  session: Desk,
   picked: Picked | undefined,
   pick: (picked: Picked | undefined) => void,
 ) {

@@ -1,10 +1,11 @@
 import { type Control, figuresOf, type Job, kindOf } from '@civil-lantern/core'
-import { useBench } from '../data/open-job.tsx'
+import { useBench, useSession } from '../data/open-job.tsx'
 import { Segments } from '../ui/controls.tsx'
 
 /** A switch, a lever or a number of a part, moved by hand. */
 export function ControlRow({ id, control, job }: { id: string; control: Control; job: Job }) {
-  const { bench, snapshot } = useBench()
+  const { session } = useSession()
+  const { snapshot } = useBench()
   const part = job.parts[id]!
   const now = snapshot?.states[id]?.state[control.state]
   if ('options' in control)
@@ -17,7 +18,13 @@ export function ControlRow({ id, control, job }: { id: string; control: Control;
           options={control.options.map(({ value, says }) => ({ value: String(value), says }))}
           onChange={(text) => {
             const option = control.options.find(({ value }) => String(value) === text)
-            if (option) void bench.set(id, control.state, option.value)
+            if (option)
+              session.hand(
+                id,
+                control.state,
+                option.value,
+                `${part.label}: ${control.name.toLowerCase()} ${option.says}`,
+              )
           }}
         />
       </div>
@@ -39,7 +46,9 @@ export function ControlRow({ id, control, job }: { id: string; control: Control;
         max={to}
         step={step}
         value={value}
-        onChange={(e) => void bench.set(id, control.state, Number(e.target.value) * per)}
+        onChange={(e) =>
+          session.hand(id, control.state, Number(e.target.value) * per, `${part.label}: ${control.name.toLowerCase()}`)
+        }
         className="h-11 w-full accent-[var(--ink)]"
       />
     </label>

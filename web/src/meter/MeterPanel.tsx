@@ -1,11 +1,9 @@
-import { type Job, kindOf, type MeterMode, placeOf, pointInWords } from '@civil-lantern/core'
-import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
-import { useBench, useOpenJob, useSession } from '../data/open-job.tsx'
+import { type Job, kindOf, type MeterMode, type PanelReading, placeOf, pointInWords } from '@civil-lantern/core'
+import { useEffect } from 'react'
+import { useBench, useSession } from '../data/open-job.tsx'
 import { type LeadName, useWorkspace } from '../data/workspace.ts'
-import { Button } from '../ui/controls.tsx'
-import type { PanelReading } from '../workers/bench.worker.ts'
 import { PointPicker, WirePicker } from './PointPicker.tsx'
+import { ReadingEntry } from './ReadingEntry.tsx'
 
 const modes: readonly { mode: MeterMode; says: string; name: string }[] = [
   { mode: 'volts', says: 'V~', name: 'Volts, high impedance' },
@@ -19,33 +17,16 @@ const modes: readonly { mode: MeterMode; says: string; name: string }[] = [
 /** The meter in the user's hand: two leads or a clamp, what the display shows, and what that proves. */
 export function MeterPanel() {
   const { job } = useSession()
-  const { snapshot } = useBench()
-  const { entries } = useOpenJob()
-  const { leads, mode, turns, clamped, setMode, setTurns } = useWorkspace()
+  const { leads, mode, turns, setMode, setTurns } = useWorkspace()
   const reading = useReading()
   const shown = typeof reading === 'object' ? reading : undefined
   const name = modes.find((m) => m.mode === mode)!.name
-  const log = () => {
-    if (!shown || !snapshot) return
-    const [from, to] = mode === 'amps' ? [`wire:${clamped}.from`, `wire:${clamped}.to`] : [leads.a!, leads.b!]
-    const point = (at: string) => ({ point: at, says: pointInWords(job, at), place: placeOf(job, at) })
-    entries.add({
-      kind: 'reading',
-      at: new Date().toISOString(),
-      mode,
-      from: point(from),
-      to: point(to),
-      shows: `${shown.shows} ${shown.unit}`,
-      value: shown.value,
-      state: snapshot.inWords,
-    })
-    toast(`Logged: ${shown.shows} ${shown.unit}`)
-  }
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <div className="rounded-card bg-display px-4 pt-3 pb-2 text-digits" role="status" aria-label="Meter display">
         <div className="font-mono text-[15px] opacity-80">{name}</div>
         <div className="flex min-h-16 items-baseline justify-end gap-2 font-mono">
+          <span className="mr-auto text-[15px] opacity-80">expected</span>
           <span className="text-5xl tabular-nums">{shown ? shown.shows : '- - -'}</span>
           <span className="w-8 text-xl">{shown ? (shown.shows === 'OL' ? '' : shown.unit) : ''}</span>
         </div>
@@ -88,7 +69,7 @@ export function MeterPanel() {
           )}
         </div>
       ) : (
-        <div className="grid gap-2">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
           <Lead name="a" />
           <Lead name="b" />
         </div>
@@ -96,9 +77,7 @@ export function MeterPanel() {
       <p className={shown?.warning ? 'text-bad' : 'text-soft'} aria-live="polite">
         {typeof reading === 'string' ? reading : (shown?.warning ?? shown?.means ?? hint(mode))}
       </p>
-      <Button look="strong" disabled={!shown} onClick={log}>
-        Log this reading
-      </Button>
+      <ReadingEntry expected={shown} />
       <p className="border-line border-t pt-3 text-soft">{caution(job, mode, [leads.a, leads.b])}</p>
     </div>
   )
@@ -158,25 +137,16 @@ function Lead({ name }: { name: LeadName }) {
   )
 }
 
-/** The display for the leads as they are, read again whenever the circuit moves. */
+/** The display for the leads as they are: it comes with every look at the circuit. */
 function useReading(): PanelReading | string | undefined {
   const { bench, snapshot } = useBench()
   const { leads, mode, turns, clamped } = useWorkspace()
-  const [reading, setReading] = useState<PanelReading | string>()
+  const { a, b } = leads
   useEffect(() => {
-    let wanted = true
-    const show = (found: PanelReading | string | undefined) => {
-      if (wanted) setReading(found)
-    }
-    if (!snapshot) return
-    if (mode === 'amps') {
-      if (clamped) void bench.clamp(clamped, turns).then(show)
-      else show(undefined)
-    } else if (leads.a && leads.b) void bench.read(mode, leads.a, leads.b).then(show)
-    else show(undefined)
-    return () => {
-      wanted = false
-    }
-  }, [bench, snapshot, leads, mode, turns, clamped])
-  return reading
+    if (mode === 'amps') return clamped ? bench.watch({ meter: { mode, wire: clamped, turns } }) : undefined
+    return a && b ? bench.watch({ meter: { mode, from: a, to: b } }) : undefined
+  }, [bench, mode, turns, clamped, a, b])
+  const reads = mode === 'amps' ? clamped !== undefined : a !== undefined && b !== undefined
+  const reading = snapshot?.meter
+  return reads && (typeof reading === 'string' || reading?.mode === mode) ? reading : undefined
 }

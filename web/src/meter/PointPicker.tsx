@@ -1,10 +1,11 @@
-import { type Job, kindOf, labelOf, placeOf, pointInWords, terminalInWords } from '@civil-lantern/core'
+import { type Job, kindOf, labelOf, placeOf, pointInWords, type Snapshot, terminalInWords } from '@civil-lantern/core'
 import { ListTree } from 'lucide-react'
 import { useState } from 'react'
-import { useSession } from '../data/open-job.tsx'
+import { useBench, useSession } from '../data/open-job.tsx'
 import { type LeadName, useWorkspace } from '../data/workspace.ts'
 import { SearchList } from '../ui/search-list.tsx'
 import { Sheet } from '../ui/sheet.tsx'
+import { wireState } from '../views/wire-state.ts'
 
 interface Point {
   readonly point: string
@@ -13,25 +14,28 @@ interface Point {
 }
 
 /** Every place a lead can be put: the terminals of every part, and ends of conductors that are lifted or broken. */
-export function pointsOf(job: Job): Point[] {
+export function pointsOf(job: Job, wrong: Snapshot['wrong']): Point[] {
   const points: Point[] = []
   for (const [id, part] of Object.entries(job.parts))
     for (const terminal of Object.keys(kindOf(part)?.terminals ?? {})) {
       const point = `${id}.${terminal}`
       points.push({ point, says: terminalInWords(job, id, terminal), place: placeOf(job, point) })
     }
-  for (const [id, wire] of Object.entries(job.wires))
+  for (const id of Object.keys(job.wires)) {
+    const state = wireState(wrong, id)
     for (const end of ['from', 'to'] as const)
-      if (wire.lifted?.[end] || wire.broken) {
+      if (state[end] || state.broken) {
         const point = `wire:${id}.${end}`
         points.push({ point, says: pointInWords(job, point), place: placeOf(job, point) })
       }
+  }
   return points
 }
 
 /** Chooses a lead's terminal from a list: the way of the keyboard and of the thumb. */
 export function PointPicker({ lead }: { lead: LeadName }) {
   const { job } = useSession()
+  const { snapshot } = useBench()
   const land = useWorkspace((w) => w.land)
   const [open, setOpen] = useState(false)
   return (
@@ -47,7 +51,11 @@ export function PointPicker({ lead }: { lead: LeadName }) {
       <Sheet title={`Lead ${lead.toUpperCase()} goes to`} open={open} onOpenChange={setOpen}>
         <SearchList
           placeholder="Part or terminal"
-          items={pointsOf(job).map(({ point, says, place }) => ({ key: point, says, aside: place }))}
+          items={pointsOf(job, snapshot?.wrong ?? []).map(({ point, says, place }) => ({
+            key: point,
+            says,
+            aside: place,
+          }))}
           onPick={(point) => {
             land(point, lead)
             setOpen(false)

@@ -1,5 +1,16 @@
-import type { Difference, Edit, Finding, Job, LiveTerminal, Progress, Proof, Spot } from '@civil-lantern/core'
+import {
+  type Difference,
+  type Edit,
+  type Finding,
+  type Job,
+  keyOf,
+  type LiveTerminal,
+  type Progress,
+  type Proof,
+  type Spot,
+} from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
+import { Observable } from '../data/observable.ts'
 import type { JudgeApi } from './judge.worker.ts'
 
 export type Judged<T> =
@@ -14,55 +25,29 @@ export interface JudgeState {
   readonly dead: Judged<readonly LiveTerminal[]>
 }
 
-/** What of a job can change a proof: names, notes and places cannot. */
-function electrical({ parts, wires, cables, zones, intent, practice }: Job): string {
-  return JSON.stringify([
-    practice,
-    Object.entries(parts).map(([id, { kind, figures, faults }]) => [id, kind, figures, faults]),
-    Object.entries(wires).map(([id, { from, to, size, length, cable }]) => [id, from, to, size, length, cable]),
-    Object.entries(cables).map(([id, { length }]) => [id, length]),
-    Object.entries(zones).map(([id, zone]) => [
-      id,
-      zone.number,
-      zone.thermostat,
-      zone.valve,
-      zone.relay,
-      zone.pump,
-      zone.hotWater,
-      zone.output,
-    ]),
-    intent,
-  ])
-}
-
 /** The page's side of long judgements: each runs in a worker of its own, which can be ended at any time. */
-export class JudgeClient {
-  readonly #listeners = new Set<() => void>()
+export class JudgeClient extends Observable<JudgeState> {
   readonly #workers = new Map<string, Worker>()
-  #state: JudgeState = { proof: { at: 'idle' }, dead: { at: 'idle' } }
   #proven = ''
   #deadFor = ''
   #helper: Remote<JudgeApi> | undefined
 
-  readonly subscribe = (listener: () => void) => {
-    this.#listeners.add(listener)
-    return () => this.#listeners.delete(listener)
+  constructor() {
+    super({ proof: { at: 'idle' }, dead: { at: 'idle' } })
   }
-
-  readonly state = () => this.#state
 
   /** Proves a job, unless what it was proven for is electrically the same. */
   readonly prove = (job: Job) => {
-    const key = electrical(job)
-    if (key === this.#proven && this.#state.proof.at !== 'idle') return
+    const key = keyOf(job, [], {})
+    if (key === this.#proven && this.state().proof.at !== 'idle') return
     this.#proven = key
     void this.#run('proof', (judge, told) => judge.prove(job, told))
   }
 
   /** Finds what can still bite with these switches open. */
   readonly lookForLive = (job: Job, open: readonly string[]) => {
-    const key = `${electrical(job)} ${open.join(' ')}`
-    if (key === this.#deadFor && this.#state.dead.at !== 'idle') return
+    const key = `${keyOf(job, [], {})} ${open.join(' ')}`
+    if (key === this.#deadFor && this.state().dead.at !== 'idle') return
     this.#deadFor = key
     void this.#run('dead', (judge, told) => judge.dead(job, open, told))
   }
@@ -131,7 +116,6 @@ export class JudgeClient {
   }
 
   #set(what: keyof JudgeState, value: JudgeState[keyof JudgeState] | { at: 'done'; result: unknown }) {
-    this.#state = { ...this.#state, [what]: value }
-    for (const listener of this.#listeners) listener()
+    this.become({ ...this.state(), [what]: value })
   }
 }

@@ -15,6 +15,7 @@ import {
   type Spot,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
+import { newId } from '../data/shelf.ts'
 
 type Told = (progress: Progress) => void | Promise<void>
 
@@ -28,7 +29,7 @@ async function run<T>(work: Generator<Progress, T>, told: Told): Promise<T> {
 }
 
 const edit = (job: Job, fix: { says: string; apply(draft: Job): void } | undefined): Edit | undefined =>
-  fix && makeEdit(job, fix.says.slice(0, 120), crypto.randomUUID(), fix.apply)?.edit
+  fix && makeEdit(job, fix.says.slice(0, 120), newId(), fix.apply)?.edit
 
 const judge = {
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),

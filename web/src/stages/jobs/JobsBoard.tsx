@@ -1,4 +1,4 @@
-import { blankJob, type Practice } from '@civil-lantern/core'
+import { blankJob, documentOf, type Practice } from '@civil-lantern/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { formatDistanceToNow } from 'date-fns'
 import { useRef, useState } from 'react'
@@ -110,7 +110,8 @@ function useAddJob(done: () => void) {
   const queries = useQueryClient()
   const navigate = useNavigate()
   return useMutation({
-    mutationFn: ({ id, document }: { id: string; document: unknown }) => api.addJob(id, document),
+    mutationFn: ({ id, ...whole }: { id: string } & ({ document: unknown } | { file: unknown })) =>
+      api.addJob(id, whole),
     onSuccess: (job) => {
       void queries.invalidateQueries({ queryKey: ['jobs'] })
       done()
@@ -133,7 +134,7 @@ function NewJob({ open, onOpenChange }: { open: boolean; onOpenChange: (open: bo
         className="grid gap-4"
         onSubmit={(event) => {
           event.preventDefault()
-          if (title.trim()) add.mutate({ id: slug(title), document: blankJob(title.trim(), practice) })
+          if (title.trim()) add.mutate({ id: slug(title), document: documentOf(blankJob(title.trim(), practice)) })
         }}
       >
         <label>
@@ -166,16 +167,20 @@ function NewJob({ open, onOpenChange }: { open: boolean; onOpenChange: (open: bo
   )
 }
 
+/** The title in a job file of any version. */
+function titleIn(file: unknown): string {
+  const inside = typeof file === 'object' && file !== null && 'document' in file ? file.document : file
+  return typeof inside === 'object' && inside !== null && 'title' in inside ? String(inside.title) : 'job'
+}
+
 /** Brings a job file in. The server holds it against the format and says what is wrong with it. */
 function ImportButton() {
   const input = useRef<HTMLInputElement>(null)
   const add = useAddJob(() => undefined)
   const read = async (file: File) => {
     try {
-      const document: unknown = JSON.parse(await file.text())
-      const title =
-        typeof document === 'object' && document !== null && 'title' in document ? String(document.title) : 'job'
-      add.mutate({ id: slug(title), document })
+      const whole: unknown = JSON.parse(await file.text())
+      add.mutate({ id: slug(titleIn(whole)), file: whole })
     } catch {
       toast.error(`${file.name} is not a job file: it is not JSON. Choose a file that Civil Lantern exported.`, {
         duration: 12_000,

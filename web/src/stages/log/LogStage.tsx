@@ -1,8 +1,59 @@
-import { useQuery } from '@tanstack/react-query'
+import { type Entry, entryInWords, entryKindOf, type Job, standInWords, takenBack } from '@civil-lantern/core'
 import { format } from 'date-fns'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { api } from '../../data/api.ts'
-import { useSession, useWaitingEntries } from '../../data/open-job.tsx'
+import { useSession } from '../../data/open-job.tsx'
+import { Button } from '../../ui/controls.tsx'
+
+/** Everything that was seen, measured and done on the job, newest first. */
+export function LogStage() {
+  const { session, job, plan, found, entries, waiting, heard } = useSession()
+  // An entry may name what is only on the plan, or only on the wall.
+  const named = useMemo((): Job => {
+    const { parts, wires } = found.job
+    return { ...plan, parts: { ...plan.parts, ...parts }, wires: { ...plan.wires, ...wires } }
+  }, [plan, found])
+  const gone = useMemo(() => takenBack(entries), [entries])
+  const shown = entries.filter(({ body }) => body.kind !== 'back')
+  return (
+    <div className="grid gap-3">
+      <h1 className="pt-1 text-xl font-bold">{verdict(entries, gone)}</h1>
+      {!heard && (
+        <p className="text-soft">The log on the server has not answered yet. What you enter is kept and sent.</p>
+      )}
+      {shown.length === 0 ? (
+        <p>
+          Put the meter’s leads on{' '}
+          <Link to={`/jobs/${session.id}/scheme`} className="font-semibold underline underline-offset-4">
+            the circuit
+          </Link>{' '}
+          and type what yours shows. It is kept with its time, its place and the state it was taken in.
+        </p>
+      ) : (
+        <ol className="grid gap-2">
+          {[...shown].reverse().map((entry) => (
+            <EntryRow
+              key={entry.id}
+              entry={entry}
+              job={named}
+              gone={gone.has(entry.id)}
+              waits={waiting.has(entry.id)}
+            />
+          ))}
+        </ol>
+      )}
+      <p className="text-soft">{job.title}: entries are added, never changed. One that was wrong is taken back.</p>
+    </div>
+  )
+}
+
+function verdict(entries: readonly Entry[], gone: ReadonlySet<string>): string {
+  const standing = entries.filter(({ id, body }) => body.kind !== 'back' && !gone.has(id))
+  const readings = standing.filter(({ body, source }) => body.kind === 'reading' && source === 'wall').length
+  if (standing.length === 0) return 'Nothing is logged yet.'
+  const all = standing.length === 1 ? 'One entry' : `${standing.length} entries`
+  return `${all}, ${readings === 0 ? 'no reading from the wall' : readings === 1 ? 'one reading from the wall' : `${readings} readings from the wall`}.`
+}
 
 const modeSays: Readonly<Record<string, string>> = {
   volts: 'V~',
@@ -13,77 +64,68 @@ const modeSays: Readonly<Record<string, string>> = {
   amps: 'clamp',
 }
 
-/** Every reading that was logged, newest first, with where and in which state it was taken. */
-export function LogStage() {
-  const { session, job } = useSession()
-  const kept = useQuery({ queryKey: ['entries', session.id], queryFn: () => api.entries(session.id) })
-  const waiting = useWaitingEntries()
-  const known = new Set(kept.data?.map(({ id }) => id))
-  const entries = [...(kept.data ?? []), ...waiting.filter(({ id }) => !known.has(id))].sort((a, b) =>
-    b.body.at.localeCompare(a.body.at),
-  )
-  const waitingIds = new Set(waiting.map(({ id }) => id))
+/** Where the leads of a reading were. */
+function placesOf({ from, to }: Entry['body']): string {
+  const place = (end: unknown) =>
+    typeof end === 'object' && end !== null && 'place' in end && typeof end.place === 'string' ? end.place : ''
+  return [...new Set([place(from), place(to)])].filter(Boolean).join(' and ')
+}
+
+function EntryRow({ entry, job, gone, waits }: { entry: Entry; job: Job; gone: boolean; waits: boolean }) {
+  const { session } = useSession()
+  const { body, clock, by, source, stand, id } = entry
+  const state = stand ? standInWords(job, stand) : Array.isArray(body.state) ? body.state.map(String) : []
   return (
-    <div className="grid gap-3">
-      <h1 className="pt-1 text-xl font-bold">
-        {entries.length === 0
-          ? 'Nothing is logged yet.'
-          : entries.length === 1
-            ? 'One reading is logged.'
-            : `${entries.length} readings are logged.`}
-      </h1>
-      {kept.isError && (
-        <p className="text-bad">
-          The log on the server cannot be reached now. What you log is kept here and sent later.
-        </p>
-      )}
-      {entries.length === 0 ? (
-        <p>
-          Take a reading with the meter beside{' '}
-          <Link to={`/jobs/${session.id}/scheme`} className="font-semibold underline underline-offset-4">
-            the circuit
-          </Link>{' '}
-          and press “Log this reading”. It is kept with its time, its place and the state it was taken in.
-        </p>
+    <li
+      className={`grid gap-x-5 gap-y-1 rounded-card border border-line bg-card px-4 py-3 sm:grid-cols-[9.5rem_8.5rem_minmax(0,1fr)_auto] ${gone ? 'opacity-60' : ''}`}
+    >
+      <div>
+        <time dateTime={clock} className="font-mono">
+          {clock.startsWith('1970') ? 'before the log' : format(new Date(clock), 'd MMM HH:mm:ss')}
+        </time>
+        {by && <div className="text-soft">{by}</div>}
+        {waits && <div className="text-soft">waits for signal</div>}
+      </div>
+      <div>
+        {body.kind === 'reading' ? (
+          <>
+            <div className="font-mono text-xl leading-tight">{String(body.shows)}</div>
+            <div className="text-soft">
+              {modeSays[String(body.mode)] ?? String(body.mode)}
+              {source === 'computed' ? ', computed' : source === 'stand-in' ? ', stand-in' : ''}
+            </div>
+          </>
+        ) : (
+          <div className="font-semibold">{entryKindOf(body)?.name ?? 'From a newer version'}</div>
+        )}
+      </div>
+      <div>
+        <div className={`font-semibold ${gone ? 'line-through' : ''}`}>{entryInWords(job, body)}</div>
+        {body.kind === 'reading' && <div className="text-soft">{placesOf(body)}</div>}
+        {source === 'computed' && (
+          <p className="text-soft">Kept by an older version: this is what the program computed, nobody measured it.</p>
+        )}
+        {state.length > 0 && (
+          <ul className="mt-1.5 flex flex-wrap gap-1.5">
+            {state.map((line) => (
+              <li key={line} className="rounded-full bg-well px-2.5 text-[15px]">
+                {line}
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      {gone ? (
+        <p className="text-soft">Taken back.</p>
       ) : (
-        <ol className="grid gap-2">
-          {entries.map(({ id, body }) => (
-            <li
-              key={id}
-              className="grid gap-x-5 gap-y-1 rounded-card border border-line bg-card px-4 py-3 sm:grid-cols-[10rem_8.5rem_1fr]"
-            >
-              <div>
-                <time dateTime={body.at} className="font-mono">
-                  {format(new Date(body.at), 'd MMM HH:mm:ss')}
-                </time>
-                {waitingIds.has(id) && <div className="text-soft">waits for signal</div>}
-              </div>
-              <div>
-                <div className="font-mono text-xl leading-tight">{body.shows}</div>
-                <div className="text-soft">{modeSays[body.mode] ?? body.mode}</div>
-              </div>
-              <div>
-                <div className="font-semibold">
-                  {body.mode === 'amps'
-                    ? body.from.says.replace(/, end at.*$/, '')
-                    : `${body.from.says} to ${body.to.says}`}
-                </div>
-                <div className="text-soft">
-                  {[...new Set([body.from.place, body.to.place])].filter(Boolean).join(' and ')}
-                </div>
-                <ul className="mt-1.5 flex flex-wrap gap-1.5">
-                  {body.state.map((line) => (
-                    <li key={line} className="rounded-full bg-well px-2.5 text-[15px]">
-                      {line}
-                    </li>
-                  ))}
-                </ul>
-              </div>
-            </li>
-          ))}
-        </ol>
+        <Button
+          look="quiet"
+          className="justify-self-start"
+          onClick={() => session.enter([{ kind: 'back', of: id }], 'Take an entry back')}
+        >
+          Take back
+        </Button>
       )}
-      <p className="text-soft">{job.title}: entries are added, never changed.</p>
-    </div>
+    </li>
   )
 }

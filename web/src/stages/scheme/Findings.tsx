@@ -53,7 +53,7 @@ export function Findings({
 }
 
 function FindingRow({ finding, job }: { finding: Finding; job: Job }) {
-  const { session } = useSession()
+  const { session, as } = useSession()
   const { judge } = useJudge()
   const pick = useWorkspace((w) => w.pick)
   const [working, setWorking] = useState(false)
@@ -109,7 +109,7 @@ function FindingRow({ finding, job }: { finding: Finding; job: Job }) {
         />
       ) : (
         <div className="flex flex-wrap gap-2 pt-2">
-          {finding.severity !== 'tidy' && (
+          {finding.severity !== 'tidy' && as === 'planned' && (
             <Button onClick={() => void mend()} disabled={working}>
               {working ? 'Trying what puts it right' : 'Put it right'}
             </Button>

@@ -32,20 +32,14 @@ export function MapsView({ job }: { job: Job }) {
 /** Every terminal at potential as the bench stands: it follows the thermostats in the left rail. */
 function LiveMap({ job }: { job: Job }) {
   const { bench, snapshot } = useBench()
-  const [found, setFound] = useState<readonly LiveTerminal[]>([])
-  // biome-ignore lint/correctness/useExhaustiveDependencies: every look at the bench may have changed it
-  useEffect(() => {
-    let wanted = true
-    void bench.live().then((live) => wanted && setFound(live))
-    return () => {
-      wanted = false
-    }
-  }, [bench, snapshot])
-  const [first] = snapshot?.inWords ?? []
+  useEffect(() => bench.watch({ live: true }), [bench])
+  const found = snapshot?.live ?? []
+  const calling = snapshot?.verdict.zones.filter((zone) => zone.calling).map(({ zone }) => job.zones[zone]?.name) ?? []
+  const first = calling.length > 0 ? `Calling: ${calling.join(', ')}` : 'Nobody calls'
   return (
     <Found
       title={`${found.length} terminals are live.`}
-      says={`${first ?? 'Nobody calls'}. Call zones in the left rail, and the map follows.`}
+      says={`${first}. Call zones in the left rail, and the map follows.`}
       name="live map"
       found={found}
       job={job}

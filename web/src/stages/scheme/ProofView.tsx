@@ -2,7 +2,7 @@ import { askingOf, type Difference, type Job, outputRules, type Proof, rowsAsCsv
 import { useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
-import { useBench, useJudge, useSession } from '../../data/open-job.tsx'
+import { useJudge, useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
@@ -114,17 +114,20 @@ function Result({ proof, job }: { proof: Proof; job: Job }) {
 
 /** One counter-example: the fewest calls that show it, its way in Loops, and what puts it right. */
 function DifferenceRow({ difference, job }: { difference: Difference; job: Job }) {
-  const { session } = useSession()
-  const { bench } = useBench()
+  const { session, as, tried } = useSession()
   const { judge } = useJudge()
   const pick = useWorkspace((w) => w.pick)
   const navigate = useNavigate()
   const [working, setWorking] = useState(false)
-  const show = async () => {
+  const show = () => {
+    let { hands } = tried
     for (const [id, zone] of Object.entries(job.zones)) {
       const asking = askingOf(job, zone)
-      if (asking) await bench.set(asking.part, asking.state, difference.asking.includes(id) ? asking.on : asking.off)
+      if (!asking) continue
+      const value = difference.asking.includes(id) ? asking.on : asking.off
+      hands = { ...hands, [asking.part]: { ...hands[asking.part], [asking.state]: value } }
     }
+    session.try({ ...tried, hands }, 'Calls that show a difference')
     pick({ part: difference.part })
     void navigate(`/jobs/${session.id}/scheme/loops`)
   }
@@ -143,10 +146,12 @@ function DifferenceRow({ difference, job }: { difference: Difference; job: Job }
         {difference.should ? 'It should, by what the job intends.' : 'It should not, by what the job intends.'}
       </p>
       <div className="flex flex-wrap gap-2 pt-2">
-        <Button onClick={() => void show()}>Show its way in Loops</Button>
-        <Button look="quiet" onClick={() => void mend()} disabled={working}>
-          {working ? 'Trying what puts it right' : 'Put it right'}
-        </Button>
+        <Button onClick={show}>Show its way in Loops</Button>
+        {as === 'planned' && (
+          <Button look="quiet" onClick={() => void mend()} disabled={working}>
+            {working ? 'Trying what puts it right' : 'Put it right'}
+          </Button>
+        )}
       </div>
     </article>
   )

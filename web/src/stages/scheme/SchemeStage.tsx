@@ -10,8 +10,10 @@ import { RungsView } from '../../views/rungs/RungsView.tsx'
 import { RunsView } from '../../views/runs/RunsView.tsx'
 import { ClockBar } from '../../views/timeline/ClockBar.tsx'
 import { TimelineView } from '../../views/timeline/TimelineView.tsx'
+import { CircuitSwitch } from './CircuitSwitch.tsx'
 import { Findings } from './Findings.tsx'
 import { MapsView } from './MapsView.tsx'
+import { BeginVisit, TriedNotes, WallNotes } from './OnTheWall.tsx'
 import { PlanView } from './PlanView.tsx'
 import { ProofView } from './ProofView.tsx'
 import { Ways } from './Ways.tsx'
@@ -37,20 +39,25 @@ const atTheCircuit: readonly View[] = ['loops', 'wall', 'rungs', 'runs', 'timeli
 
 /** The circuit: how it stands in one sentence, then as loops, as a wire table, or the ways to wire it. */
 export function SchemeStage() {
-  const { session, job } = useSession()
+  const { session, job, plan, document, shows } = useSession()
   const { snapshot } = useBench()
   const params = useParams()
   const navigate = useNavigate()
-  const wired = Object.keys(job.parts).length > 0
+  const wired = Object.keys(plan.parts).length > 0 || Object.keys(job.parts).length > 0
+  const empty = shows === 'found' && document.before === null
   const asked = views.find(({ value }) => value === params.view)?.value ?? 'loops'
   const view = wired ? asked : 'ways'
   if (!snapshot) return <p className="p-2 text-soft">Solving the circuit.</p>
-  const step = outOfStep(job)
+  const step = shows === 'planned' ? outOfStep(job) : []
   return (
     <div className={`flex flex-col gap-3 *:min-w-0 *:shrink-0 ${view === 'wall' ? 'h-full' : 'pb-3'}`}>
       <PrintHead />
       <div className="sticky top-0 z-10 -mt-1 grid grid-cols-[minmax(0,1fr)] gap-2 bg-paper pt-1 pb-1">
-        <VerdictLine verdict={snapshot.verdict} />
+        {empty ? (
+          <h1 className="text-xl font-bold leading-snug">The wall as found.</h1>
+        ) : (
+          <VerdictLine verdict={snapshot.verdict} />
+        )}
         {wired && (
           <Segments<View>
             label="View"
@@ -60,8 +67,16 @@ export function SchemeStage() {
             className="no-print w-full text-[15px] *:px-1! sm:*:px-1.5!"
           />
         )}
-        {atTheCircuit.includes(view) && <ClockBar />}
+        {wired && (
+          <div className="flex flex-wrap items-center gap-2">
+            <CircuitSwitch />
+            {atTheCircuit.includes(view) && <ClockBar />}
+          </div>
+        )}
       </div>
+      <WallNotes />
+      <TriedNotes />
+      {empty && <BeginVisit />}
       {view !== 'wall' && snapshot.verdict.more.length > 0 && (
         <ul className="-mt-1 grid gap-0.5">
           {snapshot.verdict.more.slice(0, 4).map((sentence) => (
@@ -83,8 +98,12 @@ export function SchemeStage() {
           </Link>
         </p>
       )}
-      <Findings findings={snapshot.findings} job={job} brief={view !== 'loops' && view !== 'proof'} />
-      {view === 'loops' && <LoopsView job={job} snapshot={snapshot} />}
+      <Findings
+        findings={snapshot.findings}
+        job={job}
+        brief={(view !== 'loops' && view !== 'proof') || shows !== 'planned'}
+      />
+      {view === 'loops' && !empty && <LoopsView job={job} snapshot={snapshot} />}
       {view === 'wall' && (
         <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
           <WallView job={job} snapshot={snapshot} />
@@ -93,7 +112,7 @@ export function SchemeStage() {
       {view === 'rungs' && <RungsView job={job} snapshot={snapshot} />}
       {view === 'runs' && <RunsView job={job} snapshot={snapshot} />}
       {view === 'timeline' && <TimelineView job={job} snapshot={snapshot} />}
-      {view === 'plan' && <PlanView job={job} />}
+      {view === 'plan' && <PlanView job={plan} />}
       {view === 'proof' && <ProofView job={job} />}
       {view === 'dead' && <MapsView job={job} />}
       {view === 'ways' && <Ways />}

@@ -21,7 +21,7 @@ import { WaySketch } from './WaySketch.tsx'
 
 /** The ways to wire what was surveyed, each in words and as a drawing before it is chosen; those that do not fit say why. */
 export function Ways() {
-  const { session, job } = useSession()
+  const { session, plan: job } = useSession()
   const navigate = useNavigate()
   const [asked, setAsked] = useState<Scheme>()
   const fitting = useMemo(() => fittingSchemes(job).map((scheme) => ({ scheme, lines: sketchOf(scheme, job) })), [job])

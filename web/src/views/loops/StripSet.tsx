@@ -1,6 +1,6 @@
+import type { Snapshot } from '@civil-lantern/core'
 import { type Job, kindOf, labelOf, markingOf, type Station, type Strip } from '@civil-lantern/core'
 import { useEffect, useRef, useState } from 'react'
-import type { Snapshot } from '../../workers/bench.worker.ts'
 import { columnsOf, leastWidth, type PlacedStation, placeStrip } from './layout.ts'
 import { LeadMarks, StripButtons } from './StripButtons.tsx'
 import { type Marks, StripDrawing } from './StripDrawing.tsx'
@@ -148,10 +148,10 @@ function twoLines(text: string, most: number): string[] {
 
 function nameUnder(station: Station, job: Job): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })
-  if (kind?.class === 'valve' && kind.roles?.endSwitch === station.element)
+  if (kind?.class === 'valve' && kind.roles?.switches?.some(({ element }) => element === station.element))
     return `end switch ${station.made ? 'made' : 'open'}`
   // The actuator's name stands in the card's title; the travel bar takes the room below it.
-  if (kind?.class === 'valve' && kind.roles?.endSwitch) return ''
+  if (kind?.class === 'valve' && kind.roles?.switches) return ''
   return labelOf(job, station.part)
 }
 

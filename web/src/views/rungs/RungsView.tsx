@@ -1,4 +1,4 @@
-import { type Job, labelOf, piecesOf } from '@civil-lantern/core'
+import { type Job, labelOf, piecesOf, type Snapshot } from '@civil-lantern/core'
 import { format } from 'date-fns'
 import { useEffect, useRef, useState } from 'react'
 import { useBench } from '../../data/open-job.tsx'
@@ -6,7 +6,6 @@ import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
 import { Tick } from '../../ui/fields.tsx'
-import type { Rungs, Snapshot } from '../../workers/bench.worker.ts'
 import { LadderDrawing, ladderWidth } from './LadderDrawing.tsx'
 import { svgFile } from './svg-file.ts'
 
@@ -19,18 +18,11 @@ const LEGEND = [
 export function RungsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { bench } = useBench()
   const { picked, pick } = useWorkspace()
-  const [rungs, setRungs] = useState<Rungs>()
+  const { rungs } = snapshot
   const [pages, setPages] = useState(false)
   const box = useRef<HTMLDivElement>(null)
   const [room, setRoom] = useState(600)
-  // biome-ignore lint/correctness/useExhaustiveDependencies: drawn again whenever the circuit has moved
-  useEffect(() => {
-    let wanted = true
-    void bench.rungs().then((made) => wanted && setRungs(made))
-    return () => {
-      wanted = false
-    }
-  }, [bench, job, snapshot])
+  useEffect(() => bench.watch({ rungs: true }), [bench])
   useEffect(() => {
     if (!box.current) return
     const watch = new ResizeObserver(([entry]) => entry && setRoom(Math.floor(entry.contentRect.width) - 24))

@@ -5,10 +5,9 @@ import {
   lengthInWords,
   lengthUnit,
   metresFrom,
+  type Snapshot,
   sizeInWords,
-  terminalInWords,
   type Wire,
-  type WireLight,
 } from '@civil-lantern/core'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -16,21 +15,13 @@ import { useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
-import type { Snapshot } from '../../workers/bench.worker.ts'
 import { COLOURS, hue } from '../colours.ts'
 import { foundOn } from '../found-on.ts'
+import { wireState } from '../wire-state.ts'
+import { Cell, Length, Light, withOwn } from './cells.tsx'
 import { runsAsCsv } from './csv.ts'
-
-type SortKey = 'number' | 'from' | 'to' | 'colour' | 'length' | 'cable' | 'light'
-
-interface Row {
-  readonly id: string
-  readonly wire: Wire
-  readonly number: number
-  readonly from: string
-  readonly to: string
-  readonly light: WireLight | undefined
-}
+import { LandedTick } from './LandedTick.tsx'
+import { rowsOf, type SortKey, sorted } from './rows.ts'
 
 const columns: readonly { key: SortKey | undefined; says: string }[] = [
   { key: 'number', says: 'No.' },
@@ -165,23 +156,10 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                     {wire.cable ? `${job.cables[wire.cable]?.label ?? ''}, ${wire.core ?? ''}` : 'loose'}
                   </td>
                   <td className="px-1">
-                    <label className="grid size-11 place-items-center">
-                      <input
-                        type="checkbox"
-                        aria-label={`Wire ${wire.label} is landed`}
-                        checked={wire.landed === true}
-                        onChange={(e) =>
-                          edit(e.target.checked ? 'landed' : 'not landed', (w) => {
-                            if (e.target.checked) w.landed = true
-                            else delete w.landed
-                          })
-                        }
-                        className="size-6 accent-ink"
-                      />
-                    </label>
+                    <LandedTick id={id} wire={wire} />
                   </td>
                   <td className="pr-3 pl-1.5">
-                    <Light light={light} wire={wire} />
+                    <Light light={light} state={wireState(snapshot.wrong, id)} />
                   </td>
                 </tr>
               )
@@ -192,117 +170,4 @@ export function RunsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
       {rows.length === 0 && <p className="p-6 text-soft">No wire matches. Clear the filter to see them all.</p>}
     </section>
   )
-}
-
-function Cell({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string
-  value: string
-  options: readonly string[]
-  onChange: (value: string) => void
-}) {
-  return (
-    <select
-      aria-label={label}
-      value={value}
-      onChange={(e) => onChange(e.target.value)}
-      className="field-sizing-content min-h-9 rounded-control border border-transparent bg-transparent hover:border-line"
-    >
-      {options.map((option) => (
-        <option key={option}>{option}</option>
-      ))}
-    </select>
-  )
-}
-
-function Length({
-  label,
-  shown,
-  value,
-  onChange,
-}: {
-  label: string
-  shown: string
-  value: number
-  onChange: (value: number) => void
-}) {
-  const [draft, setDraft] = useState<string>()
-  const commit = () => {
-    const next = Number((draft ?? '').replace(',', '.'))
-    if (draft !== undefined && Number.isFinite(next) && next >= 0.1 && next <= 1600) onChange(next)
-    setDraft(undefined)
-  }
-  return (
-    <input
-      aria-label={label}
-      inputMode="decimal"
-      value={draft ?? shown}
-      onFocus={() => setDraft(String(Number(value.toFixed(1))))}
-      onChange={(e) => setDraft(e.target.value)}
-      onBlur={commit}
-      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      className="min-h-9 w-[4.6rem] rounded-control border border-transparent bg-transparent px-1 font-mono hover:border-line focus:border-soft"
-    />
-  )
-}
-
-function Light({ light, wire }: { light: WireLight | undefined; wire: Wire }) {
-  if (wire.broken) return <span className="font-semibold text-bad">broken</span>
-  if (wire.lifted?.from || wire.lifted?.to) return <span className="font-semibold text-bad">lifted</span>
-  if (!light || light.circuit === 'earth') return <span className="text-soft">{light ? 'earth' : ''}</span>
-  const amps = light.amps < 0.9995 ? `${(light.amps * 1000).toFixed(0)} mA` : `${light.amps.toFixed(1)} A`
-  return (
-    <span className="inline-grid justify-items-start font-mono text-[14px] leading-tight">
-      <span className={`whitespace-nowrap rounded-full px-2 ${light.lit ? 'bg-glow text-[#17242c]' : 'text-soft'}`}>
-        {light.volts.toFixed(light.volts >= 99.95 ? 0 : 1)} V
-      </span>
-      {light.flowing && <span className="whitespace-nowrap px-2 text-soft">{amps}</span>}
-    </span>
-  )
-}
-
-const withOwn = (options: readonly string[], own: string) => (options.includes(own) ? options : [own, ...options])
-
-function rowsOf(job: Job, lights: Readonly<Record<string, WireLight>>, filter: string): Row[] {
-  const words = filter.toLowerCase().split(/\s+/).filter(Boolean)
-  const end = ({ part, terminal }: Wire['from']) => terminalInWords(job, part, terminal)
-  return Object.entries(job.wires)
-    .map(([id, wire]) => ({
-      id,
-      wire,
-      number: Number(wire.label) || 0,
-      from: end(wire.from),
-      to: end(wire.to),
-      light: lights[id],
-    }))
-    .filter(({ wire, from, to }) => {
-      const text =
-        `${wire.label} ${from} ${to} ${wire.colour} ${wire.cable ? job.cables[wire.cable]?.label : 'loose'}`.toLowerCase()
-      return words.every((word) => text.includes(word))
-    })
-}
-
-function sorted(rows: Row[], { key, up }: { key: SortKey; up: boolean }): Row[] {
-  const value = ({ number, from, to, wire, light }: Row): string | number =>
-    ({
-      number,
-      from,
-      to,
-      colour: wire.colour,
-      length: wire.length,
-      cable: wire.cable ?? '',
-      light: light?.volts ?? -1,
-    })[key]
-  return [...rows].sort((a, b) => {
-    const [x, y] = [value(a), value(b)]
-    const order =
-      typeof x === 'number' && typeof y === 'number'
-        ? x - y
-        : String(x).localeCompare(String(y), undefined, { numeric: true })
-    return (up ? order : -order) || a.number - b.number
-  })
 }

@@ -11,7 +11,7 @@ export function ClockBar() {
   const past = now < until
   return (
     <div
-      className={`no-print flex items-center gap-3 rounded-control border px-3 ${past ? 'border-ink bg-well' : 'border-line bg-card'}`}
+      className={`no-print flex min-w-64 grow items-center gap-3 rounded-control border px-3 ${past ? 'border-ink bg-well' : 'border-line bg-card'}`}
     >
       <History aria-hidden size={18} className="shrink-0 text-soft" />
       <span className="shrink-0 whitespace-nowrap font-mono text-[15px]" aria-live="off">

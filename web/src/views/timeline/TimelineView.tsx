@@ -1,32 +1,16 @@
-import { clockWords, type Job, labelOf, type Timeline } from '@civil-lantern/core'
-import { useEffect, useRef, useState } from 'react'
-import { useBench } from '../../data/open-job.tsx'
+import { clockWords, type Job, kindOf, labelOf, type Snapshot, type Timeline } from '@civil-lantern/core'
+import { useEffect } from 'react'
+import { useBench, useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
-import type { Snapshot } from '../../workers/bench.worker.ts'
 import { LanesDrawing } from './LanesDrawing.tsx'
 import { SequenceCard } from './SequenceCard.tsx'
 
 /** What happened and when since the clock began, what should have, and the sequence of operation in words. */
 export function TimelineView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { bench } = useBench()
-  const [timeline, setTimeline] = useState<Timeline>()
-  const { now, until } = snapshot
-  // Looking back changes nothing that happened; only the clock does, and the hands that move things.
-  const key = `${until} ${snapshot.moving} ${JSON.stringify(snapshot.inWords)} ${now === until}`
-  const asked = useRef<'no' | 'once' | 'again'>('no')
-  // One is made at a time: while the clock runs, what comes meanwhile is in the next.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for everything that can have happened
-  useEffect(() => {
-    const make = async () => {
-      asked.current = 'once'
-      setTimeline(await bench.timeline())
-      if ((asked.current as string) === 'again') return make()
-      asked.current = 'no'
-    }
-    if (asked.current === 'no') void make()
-    else asked.current = 'again'
-  }, [bench, job, key])
+  const { now, until, timeline } = snapshot
+  useEffect(() => bench.watch({ timeline: true }), [bench])
   if (!timeline) return null
   return (
     <>
@@ -81,13 +65,18 @@ export function TimelineView({ job, snapshot }: { job: Job; snapshot: Snapshot }
 
 /** Opens the last switch of the supply, or closes it again: a power cut on the bench. */
 function PowerButton({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
-  const { bench } = useBench()
-  const switches = Object.keys(job.parts).filter((id) => typeof snapshot.states[id]?.state.closed === 'boolean')
-  const main = switches.find((id) => job.parts[id]!.kind.startsWith('switch/')) ?? switches[0]
+  const { session } = useSession()
+  const switches = Object.keys(job.parts).flatMap((id) => {
+    const kind = kindOf(job.parts[id]!)
+    const closed = kind?.roles?.closed
+    return closed === undefined ? [] : [{ id, closed, of: kind?.class }]
+  })
+  const main = switches.find((one) => one.of === 'switch') ?? switches[0]
   if (!main) return null
-  const on = snapshot.states[main]!.state.closed === true
+  const on = snapshot.states[main.id]?.state[main.closed] === true
+  const cut = () => session.hand(main.id, main.closed, !on, on ? 'Cut the power' : 'Power back')
   return (
-    <Button onClick={() => void bench.set(main, 'closed', !on)} title={labelOf(job, main)}>
+    <Button onClick={cut} title={labelOf(job, main.id)}>
       {on ? 'Cut the power' : 'Power back'}
     </Button>
   )

@@ -16,7 +16,7 @@ export function LandSheet({
   land: (from: string, to: string) => void
 }) {
   const points =
-    from === undefined ? [] : pointsOf(job).filter(({ point }) => point !== from && !point.startsWith('wire:'))
+    from === undefined ? [] : pointsOf(job, []).filter(({ point }) => point !== from && !point.startsWith('wire:'))
   return (
     <Sheet
       title={`A conductor from ${from === undefined ? '' : pointInWords(job, from)} lands on`}

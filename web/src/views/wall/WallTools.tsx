@@ -107,7 +107,7 @@ function AddPart({
   onOpenChange: (open: boolean) => void
   room: (rect: Rect) => Rect
 }) {
-  const { session } = useOpenJob()
+  const { desk: session } = useOpenJob()
   const flow = useReactFlow()
   const pick = useWorkspace((w) => w.pick)
   const [place, setPlace] = useState(job.survey.boiler.place)

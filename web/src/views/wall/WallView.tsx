@@ -1,5 +1,6 @@
 import '@xyflow/react/dist/style.css'
 import './wall.css'
+import type { Snapshot } from '@civil-lantern/core'
 import { type Job, labelOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
 import {
   ConnectionMode,
@@ -17,7 +18,6 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { takenOut } from '../../data/taken-out.ts'
 import { useWorkspace } from '../../data/workspace.ts'
-import type { Snapshot } from '../../workers/bench.worker.ts'
 import { foundOn } from '../found-on.ts'
 import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
@@ -43,7 +43,7 @@ export function WallView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
 }
 
 function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
-  const { session } = useOpenJob()
+  const { desk: session } = useOpenJob()
   const { picked, pick, inHand, pulling, land, pull, wide } = useWorkspace()
   const [folded, setFolded] = useState<readonly string[]>([])
   const [ready, setReady] = useState(false)

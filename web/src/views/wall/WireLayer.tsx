@@ -2,6 +2,7 @@ import { spareCores } from '@civil-lantern/core'
 import { ViewportPortal } from '@xyflow/react'
 import { memo, useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
+import { wireState } from '../wire-state.ts'
 import type { Arrangement, Sheath, WirePath } from './arrange.ts'
 import { Conductor } from './Conductor.tsx'
 import { beside, pathOf } from './line.ts'
@@ -59,6 +60,7 @@ const WireLine = memo(function WireLine({
   const wire = job.wires[id]
   if (!wire) return null
   const light = snapshot.wires[id]
+  const state = wireState(snapshot.wrong, id)
   const look = {
     colour: wire.colour,
     circuit: light?.circuit ?? 'none',
@@ -92,7 +94,7 @@ const WireLine = memo(function WireLine({
         <Conductor key={`${points[0]!.x},${points[0]!.y}`} points={points} {...look} />
       ))}
       {inside && <Conductor points={inside} {...look} thin />}
-      {wire.broken && (
+      {state.broken && (
         <path
           d={`M${middle.x - 9} ${middle.y - 9}l18 18M${middle.x + 9} ${middle.y - 9}l-18 18`}
           stroke="var(--bad)"
@@ -101,7 +103,7 @@ const WireLine = memo(function WireLine({
         />
       )}
       {(['from', 'to'] as const).map(
-        (end) => wire.lifted?.[end] && <Lifted key={end} points={end === 'from' ? tails[0]! : tails.at(-1)!} />,
+        (end) => state[end] && <Lifted key={end} points={end === 'from' ? tails[0]! : tails.at(-1)!} />,
       )}
       {found.has(id) && <path d={`M${middle.x - 8} ${middle.y - 6}h16l-8 -14z`} fill="var(--bad)" data-found="" />}
     </g>

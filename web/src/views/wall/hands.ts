@@ -1,6 +1,6 @@
 import { conductorBetween, freshId, type Job, labelOf, terminalInWords } from '@civil-lantern/core'
 import { toast } from 'sonner'
-import type { JobSession } from '../../data/job-session.ts'
+import type { Desk } from '../../data/desk.ts'
 import type { Picked } from '../../data/workspace.ts'
 import type { Arrangement } from './arrange.ts'
 
@@ -12,7 +12,7 @@ const endOf = (point: string) => {
 /** Lands the conductor in hand on a terminal, as one edit; what cannot be is said. */
 export function landConductor(
   job: Job,
-  session: JobSession,
+  session: Desk,
   from: string,
   to: string,
   pick: (picked: Picked) => void,
@@ -34,7 +34,7 @@ export function landConductor(
 
 /** Parts were moved by hand: from now on everything stays where it hangs until the wall is tidied. */
 export function hungByHand(
-  session: JobSession,
+  session: Desk,
   { parts }: Arrangement,
   moved: readonly { id: string; position: { x: number; y: number } }[],
 ) {

@@ -1,7 +1,6 @@
-import type { Job } from '@civil-lantern/core'
+import type { Job, Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react'
-import type { Snapshot } from '../../workers/bench.worker.ts'
 import type { WallApi } from '../../workers/wall.worker.ts'
 import type { Arrangement } from './arrange.ts'
 import type { Spots } from './hang.ts'

@@ -1,0 +1,47 @@
+/**
+ * What became of a value: another one, or, for records and lists of one length, what became of its fields. Lets a picture of
+ * the plant travel as what changed, and lets whoever keeps it go on using what did not.
+ */
+export type Delta =
+  | { readonly is: unknown }
+  | { readonly fields: Readonly<Record<string, Delta>>; readonly gone?: readonly string[] }
+
+type Fields = Record<string, unknown>
+
+const isRecord = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype
+
+/** What turns one value into another; undefined where they are the same. */
+export function deltaOf(was: unknown, is: unknown): Delta | undefined {
+  if (Object.is(was, is)) return undefined
+  const lists = Array.isArray(was) && Array.isArray(is) && was.length === is.length
+  if (!lists && !(isRecord(was) && isRecord(is))) return { is }
+  const [before, after] = [was as Fields, is as Fields]
+  const fields: Record<string, Delta> = {}
+  let changed = false
+  for (const name of Object.keys(after)) {
+    const delta = name in before ? deltaOf(before[name], after[name]) : { is: after[name] }
+    if (!delta) continue
+    fields[name] = delta
+    changed = true
+  }
+  const gone = lists ? [] : Object.keys(before).filter((name) => !(name in after))
+  if (!changed && gone.length === 0) return undefined
+  return gone.length > 0 ? { fields, gone } : { fields }
+}
+
+/** The value after a delta. What it does not touch is the very same object as before. */
+export function withDelta<T>(was: T, delta: Delta | undefined): T
+export function withDelta(was: unknown, delta: Delta | undefined): unknown {
+  if (!delta) return was
+  if ('is' in delta) return delta.is
+  if (Array.isArray(was)) {
+    const list = [...was]
+    for (const [index, one] of Object.entries(delta.fields)) list[Number(index)] = withDelta(list[Number(index)], one)
+    return list
+  }
+  const record: Fields = { ...(was as Fields) }
+  for (const name of delta.gone ?? []) delete record[name]
+  for (const [name, one] of Object.entries(delta.fields)) record[name] = withDelta(record[name], one)
+  return record
+}

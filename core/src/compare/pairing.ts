@@ -1,0 +1,115 @@
+import { terminalName } from '../circuit/netlist.ts'
+import type { Circuit, End } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
+
+/** Is a part a joint, whose ways are all one? */
+export const isJoint = (circuit: Circuit, part: string): boolean =>
+  kindOf(circuit.parts[part] ?? { kind: '' })?.roles?.connector !== undefined
+
+/** An end by what it is electrically: the ways of a joint are all the same. */
+export const endKey = (circuit: Circuit, end: End): string =>
+  isJoint(circuit, end.part) ? `${end.part}.*` : terminalName(end)
+
+interface Neighbour {
+  readonly own: string
+  readonly far: string
+  readonly there: string
+}
+
+/** What is wired to each part. */
+function neighbours(circuit: Circuit): Map<string, Neighbour[]> {
+  const found = new Map<string, Neighbour[]>()
+  const way = ({ part, terminal }: End) => (isJoint(circuit, part) ? '*' : terminal)
+  const add = (own: End, far: End) => {
+    const list = found.get(own.part)
+    const one = { own: way(own), far: far.part, there: way(far) }
+    if (list) list.push(one)
+    else found.set(own.part, [one])
+  }
+  for (const { from, to } of Object.values(circuit.wires)) {
+    add(from, to)
+    add(to, from)
+  }
+  return found
+}
+
+/** How many entries two lists have in common, each counted as often as it stands in both. */
+function common(a: readonly string[], b: readonly string[]): number {
+  const left = new Map<string, number>()
+  for (const one of a) left.set(one, (left.get(one) ?? 0) + 1)
+  let count = 0
+  for (const one of b) {
+    const more = left.get(one) ?? 0
+    if (more === 0) continue
+    left.set(one, more - 1)
+    count++
+  }
+  return count
+}
+
+/**
+ * Which part of one circuit is which of another. Devices are known by their id where their kind is the same; everything
+ * else, joints first of all, by what it is wired to that is known already, the likeliest pair first.
+ */
+export function pairParts(was: Circuit, is: Circuit): Map<string, string> {
+  const pairs = new Map<string, string>()
+  const taken = new Set<string>()
+  const pair = (a: string, b: string) => {
+    pairs.set(a, b)
+    taken.add(b)
+  }
+  for (const [id, { kind }] of Object.entries(was.parts))
+    if (is.parts[id]?.kind === kind && !isJoint(was, id)) pair(id, id)
+  const [before, after] = [neighbours(was), neighbours(is)]
+  const known = (list: readonly Neighbour[] | undefined, name: (id: string) => string | undefined) =>
+    (list ?? []).flatMap(({ own, far, there }) => {
+      const anchor = name(far)
+      return anchor === undefined ? [] : [`${own}>${anchor}.${there}`]
+    })
+  const alike = (a: string, b: string) => {
+    const [one, other] = [was.parts[a]!, is.parts[b]!]
+    if (isJoint(was, a) !== isJoint(is, b)) return false
+    return one.kind === other.kind || isJoint(was, a)
+  }
+  for (;;) {
+    const backwards = new Map([...pairs].map(([a, b]) => [b, a]))
+    const mine = new Map(
+      Object.keys(was.parts).flatMap((id) =>
+        pairs.has(id) ? [] : [[id, known(before.get(id), (far) => (pairs.has(far) ? far : undefined))] as const],
+      ),
+    )
+    const theirs = new Map(
+      Object.keys(is.parts).flatMap((id) =>
+        taken.has(id) ? [] : [[id, known(after.get(id), (far) => backwards.get(far))] as const],
+      ),
+    )
+    let best: { a: string; b: string; score: number } | undefined
+    for (const [a, own] of mine)
+      for (const [b, other] of theirs) {
+        if (!alike(a, b)) continue
+        const shared = common(own, other)
+        if (shared === 0) continue
+        const unlike = own.length + other.length - 2 * shared
+        const score =
+          shared - 0.3 * unlike + (was.parts[a]!.kind === is.parts[b]!.kind ? 0.1 : 0) + (a === b ? 0.05 : 0)
+        if (!best || score > best.score) best = { a, b, score }
+      }
+    if (!best) break
+    pair(best.a, best.b)
+  }
+  // What nothing known leads to: the same by name, or by kind, label and place.
+  const rest = (fits: (a: string, b: string) => boolean) => {
+    for (const a of Object.keys(was.parts)) {
+      if (pairs.has(a)) continue
+      const b = Object.keys(is.parts).find((one) => !taken.has(one) && fits(a, one))
+      if (b !== undefined) pair(a, b)
+    }
+  }
+  const same = (a: string, b: string, ...fields: ('kind' | 'label' | 'place')[]) =>
+    fields.every((field) => was.parts[a]![field] === is.parts[b]![field])
+  rest((a, b) => a === b && same(a, b, 'kind'))
+  rest((a, b) => same(a, b, 'kind', 'label', 'place'))
+  rest((a, b) => same(a, b, 'kind', 'place'))
+  rest((a, b) => a === b)
+  return pairs
+}

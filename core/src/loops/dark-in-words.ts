@@ -1,0 +1,38 @@
+import type { Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
+import { labelOf, type Piece, terminalInWords } from '../words/words.ts'
+import type { Dark } from './strip.ts'
+
+/** Where a loop goes dark, as the end of a sentence that begins "goes dark at". */
+export function darkInWords(job: Job, dark: Dark): Piece {
+  const label = dark.part ? labelOf(job, dark.part) : ''
+  const about = {
+    wrong: true,
+    ...(dark.part ? { part: dark.part } : {}),
+    ...(dark.wire ? { wire: dark.wire } : {}),
+    ...(dark.element ? { element: dark.element } : {}),
+  }
+  switch (dark.at) {
+    case 'wire': {
+      const wire = job.wires[dark.wire!]!
+      const { part: _, ...wireOnly } = about
+      return {
+        text: `wire ${wire.label} (${wire.colour}), between ${labelOf(job, wire.from.part)} and ${labelOf(job, wire.to.part)}`,
+        ...wireOnly,
+      }
+    }
+    case 'lead':
+      return { text: `the lead lifted off ${terminalInWords(job, dark.part!, dark.terminal!)}`, ...about }
+    case 'splice':
+      return { text: `a loose way of ${label}`, ...about }
+    case 'source':
+      return { text: label, ...about }
+    case 'nowhere':
+      return { text: dark.terminal ? terminalInWords(job, dark.part!, dark.terminal) : label, ...about }
+    default: {
+      const kind = kindOf(job.parts[dark.part!]!)
+      const isSwitch = kind?.class === 'valve' && kind.roles?.switches?.some(({ element }) => element === dark.element)
+      return { text: isSwitch ? `the end switch of ${label}` : label, ...about }
+    }
+  }
+}

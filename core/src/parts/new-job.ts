@@ -1,0 +1,52 @@
+import { freshId } from '../job/fresh-id.ts'
+import type { Job, Practice } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
+import { usualKinds } from './usual.ts'
+
+/** A new job: two places every site has, the usual supply chain of the practice, no zones, nothing wired. */
+export function blankJob(title: string, practice: Practice): Job {
+  return {
+    title,
+    task: '',
+    site: { address: '', contact: '', notes: '' },
+    practice,
+    places: {
+      boiler: { name: 'Boiler room', order: 0 },
+      rooms: { name: 'Rooms', order: 1 },
+    },
+    zones: {},
+    survey: {
+      supply: { emergencySwitch: practice === '120', fireCutOut: false, serviceSwitch: true },
+      transformer: { va: 40, openVolts: 27, fuseAmps: 2 },
+      boiler: { kind: usualKinds[practice].boiler, place: 'boiler' },
+      complaints: '',
+    },
+    scheme: null,
+    wired: null,
+    parts: {},
+    cables: {},
+    wires: {},
+  }
+}
+
+/** Adds a zone with the usual kinds, at the place of the zone before it. Changes the draft; returns the zone's id. */
+export function addZone(draft: Job): string {
+  const zones = zonesInOrder(draft)
+  const last = zones.at(-1)
+  const usual = usualKinds[draft.practice]
+  const number = (last?.number ?? 0) + 1
+  const id = freshId(draft.zones, 'zone')
+  draft.zones[id] = {
+    number,
+    name: `Zone ${number}`,
+    place:
+      last?.place ??
+      Object.keys(draft.places).find((place) => place !== draft.survey.boiler.place) ??
+      draft.survey.boiler.place,
+    thermostatKind: last?.thermostatKind ?? usual.thermostat,
+    valveKind: last?.valveKind ?? usual.valve,
+    valvePlace: draft.survey.boiler.place,
+    run: last?.run ?? 12,
+  }
+  return id
+}

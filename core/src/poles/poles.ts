@@ -1,0 +1,91 @@
+import type { Branch, Netlist } from '../circuit/netlist.ts'
+import { type Feed, feedsOf } from '../feeds/feeds.ts'
+import type { Job } from '../job/schema.ts'
+
+/** Nodes that are one through the branches let in. */
+class Groups {
+  readonly #parent: number[]
+
+  constructor({ nodes, branches }: Netlist, through: (branch: Branch) => boolean) {
+    this.#parent = nodes.map((_, i) => i)
+    for (const branch of branches) if (through(branch)) this.#parent[this.of(branch.a)] = this.of(branch.b)
+  }
+
+  of(node: number): number {
+    let at = node
+    while (this.#parent[at] !== at) at = this.#parent[at]!
+    return at
+  }
+
+  joined = (a: number, b: number) => this.of(a) === this.of(b)
+}
+
+const isStrap = ({ form, element }: Branch) => form === 'contact' && element?.form === 'contact' && !element.operated
+
+/**
+ * What is joined to what on the sound wiring, without looking at any state: by copper alone; through the switches, breakers
+ * and fuses of a supply as well; and through every contact that could close. Never through a load or a transformer.
+ */
+export class Poles {
+  readonly copper: Groups
+  readonly rail: Groups
+  readonly metal: Groups
+  readonly feeds: readonly Feed[]
+  readonly #netlist: Netlist
+
+  constructor(netlist: Netlist, job: Job) {
+    this.#netlist = netlist
+    this.feeds = feedsOf(netlist, job)
+    const copper = (branch: Branch) => branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)
+    const guards = (branch: Branch) => {
+      const of = branch.part === undefined ? undefined : netlist.parts.get(branch.part)?.kind.class
+      return branch.form === 'contact' && (of === 'switch' || of === 'protection')
+    }
+    this.copper = new Groups(netlist, copper)
+    this.rail = new Groups(netlist, (branch) => copper(branch) || guards(branch))
+    this.metal = new Groups(netlist, (branch) => copper(branch) || branch.form === 'contact')
+  }
+
+  /** Wires without which two nodes would not be joined by copper; empty where they are not. */
+  bridges(a: number, b: number): string[] {
+    if (!this.copper.joined(a, b)) return []
+    const group = this.copper.of(a)
+    const wires = this.#netlist.branches.filter(({ form, a: end }) => form === 'wire' && this.copper.of(end) === group)
+    return wires.flatMap(({ wire, index }) => {
+      const without = new Groups(
+        this.#netlist,
+        (branch) => branch.index !== index && (branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)),
+      )
+      return without.joined(a, b) ? [] : [wire!]
+    })
+  }
+
+  node(part: string, terminal: string): number | undefined {
+    return this.#netlist.nodeOf.get(`${part}.${terminal}`)
+  }
+
+  /** The line's own feed. */
+  get line(): Feed | undefined {
+    return this.feeds.find(({ part }) => part.kind.class === 'supply')
+  }
+
+  /** 24 V feeds: transformers on the wall, in a panel, in a control. */
+  get low(): Feed[] {
+    return this.feeds.filter(({ circuit, part }) => circuit === 'low voltage' && part.kind.class !== 'controller')
+  }
+
+  get calls(): Feed[] {
+    return this.feeds.filter(({ circuit }) => circuit === 'call')
+  }
+
+  /** Node of the building's earth. */
+  get earth(): number | undefined {
+    const line = this.line
+    return line && this.node(line.part.id, 'e')
+  }
+
+  /** Is a terminal on one of these nodes by copper and the supply's own switches? */
+  onRail(node: number | undefined, ...rails: readonly (number | undefined)[]): boolean {
+    return node !== undefined && rails.some((rail) => rail !== undefined && this.rail.joined(node, rail))
+  }
+}

@@ -1,0 +1,83 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
+import type { Intent } from '../intent/intent.ts'
+import type { Job } from '../job/schema.ts'
+import { ask } from '../motion/asking.ts'
+import { count, is } from '../motion/plays.ts'
+import { type Mark, Simulation } from '../motion/simulation.ts'
+import { openingOf } from '../motion/surroundings.ts'
+
+/** Seconds between two looks, and the longest a zone is watched after its call and after its end. */
+const STEP = 1
+const LONGEST = 900
+/** From here on water gets through. */
+const LETS_BY = 0.05
+
+/**
+ * Watches how long each pump pushes against shut valves while one zone opens and shuts. A boiler's own over-run is not
+ * counted: it is meant, and wants a bypass. One bench serves all zones, each from the same rest.
+ */
+export class DeadEnds {
+  readonly #job: Job
+  readonly #bench: Simulation
+  readonly #rest: Mark
+  readonly #pumps: readonly InstalledPart[]
+  readonly #boilers: readonly InstalledPart[]
+  /** The valves of the zones that each pump serves. */
+  readonly #served: ReadonlyMap<string, readonly InstalledPart[]>
+
+  constructor(job: Job, intent: Intent) {
+    this.#job = job
+    this.#bench = new Simulation(job)
+    const parts = [...this.#bench.netlist.parts.values()]
+    const valves = parts.filter(({ kind }) => kind.class === 'valve')
+    this.#pumps = parts.filter(({ kind }) => kind.class === 'pump')
+    this.#boilers = parts.filter(({ kind }) => kind.class === 'boiler')
+    this.#served = new Map(
+      this.#pumps.map(({ id }) => {
+        const own = new Set((intent.pumps.get(id)?.zones ?? []).map((one) => job.zones[one]?.valve))
+        return [id, valves.filter((valve) => own.has(valve.id))]
+      }),
+    )
+    this.#bench.settle()
+    this.#rest = this.#bench.mark()
+  }
+
+  /** Seconds for each pump that pushed at all while this zone was called and let go. */
+  of(zone: string): { pump: string; zone: string; seconds: number }[] {
+    if (this.#pumps.length === 0) return []
+    const seconds = new Map<string, number>()
+    this.#bench.back(this.#rest)
+    ask(this.#bench, this.#job, zone, true)
+    this.#watch(seconds)
+    ask(this.#bench, this.#job, zone, false)
+    this.#watch(seconds)
+    return [...seconds].map(([pump, count]) => ({ pump, zone, seconds: count }))
+  }
+
+  #watch(seconds: Map<string, number>) {
+    const bench = this.#bench
+    for (let at = 0; at < LONGEST; at += STEP) {
+      const runsOn = this.#boilers.some((boiler) => count(bench, boiler, 'runOn') > 0 && !is(bench, boiler, 'told'))
+      for (const pump of this.#pumps)
+        if (!runsOn && this.#pushes(pump)) seconds.set(pump.id, (seconds.get(pump.id) ?? 0) + STEP)
+      if (!bench.moving) {
+        // At rest a pump that still pushes will push for good.
+        for (const pump of this.#pumps)
+          if (seconds.has(pump.id) && this.#pushes(pump)) seconds.set(pump.id, seconds.get(pump.id)! + LONGEST)
+        return
+      }
+      bench.runTo(bench.now + STEP)
+    }
+  }
+
+  /** Does it run while none of the valves it serves lets water by? */
+  #pushes(pump: InstalledPart): boolean {
+    const ways = this.#served.get(pump.id) ?? []
+    const bench = this.#bench
+    return (
+      is(bench, pump, 'running') &&
+      ways.length > 0 &&
+      !ways.some((valve) => openingOf(valve, bench.stateOf(valve.id)) > LETS_BY)
+    )
+  }
+}

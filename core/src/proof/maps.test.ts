@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import type { Job } from '../job/schema.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { wired } from '../testing/benches.ts'
+import { deadMap, type LiveTerminal, liveTerminals } from './live-map.ts'
+import { outputRules, rowsAsCsv } from './outputs.ts'
+import { proven } from './proof.ts'
+
+function dead(job: Job, open: string[]): LiveTerminal[] {
+  const work = deadMap(job, open)
+  for (;;) {
+    const next = work.next()
+    if (next.done) return next.value
+  }
+}
+
+describe('dead map', () => {
+  it('with the isolator open only the terminals before it bite', () => {
+    expect(dead(demoJobs['quay-terrace']!(), ['FS1']).map(({ says, when }) => `${says} ${when}`)).toEqual([
+      'Fused isolator L in always',
+      'Line supply L always',
+    ])
+  })
+
+  it('with it closed a valve’s switch feed bites though nobody calls, its switch output only while a zone does', () => {
+    const found = dead(demoJobs['lowther-street']!(), [])
+    const of = (says: string) => found.find((one) => one.says === says)?.when
+    expect(of('Valve 1 F')).toBe('always')
+    expect(of('Valve 1 M')).toBe('while Heating calls')
+    expect(of('Boiler SL')).toMatch(/^while (Heating|Hot water) calls$/)
+  })
+
+  it('a second feed is found, and where it comes from', () => {
+    const job = demoJobs['quay-terrace']!()
+    job.wires.second = {
+      from: { part: 'FS1', terminal: 'lin' },
+      to: { part: 'P4', terminal: 'l' },
+      colour: 'brown',
+      size: 1.5,
+      length: 1,
+      label: 'second',
+    }
+    const bites = dead(job, ['FS1']).map(({ says, from }) => `${says} from ${from}`)
+    expect(bites).toContain('Pump, Sprung floor L from Line supply')
+  })
+
+  it('the live map of a moment has the supply’s terminals and not its returns', () => {
+    const job = demoJobs['kestrel-point']!()
+    const bench = new Simulation(job)
+    bench.settle()
+    const live = liveTerminals(bench, job).map(({ part, terminal }) => `${part}.${terminal}`)
+    expect(live).toEqual(expect.arrayContaining(['XF1.h', 'TS1.r', 'CB1.out']))
+    expect(live).not.toContain('XF1.c')
+    expect(live).not.toContain('V1.m1')
+  })
+})
+
+describe('output table', () => {
+  it('says in words when each output is on', () => {
+    const job = wired({ scheme: 's5c', panel: 'panel/zone-valve-3', hotWater: true, zones: 3 })
+    const rules = Object.fromEntries(outputRules(job, proven(job)).map(({ label, on }) => [label, on]))
+    expect(rules).toEqual({
+      'Valve 1': 'Zone 1 calls',
+      'Valve 2': 'Zone 2 calls',
+      'Valve 3': 'Zone 3 calls',
+      'System pump': 'Zone 1 or Zone 2 call, unless Zone 3 calls',
+      'Hot-water pump': 'Zone 3 calls',
+      Boiler: 'any zone calls',
+    })
+  })
+
+  it('priority holds the others back', () => {
+    const job = demoJobs['sable-row']!()
+    const rules = outputRules(job, proven(job))
+    expect(rules.find(({ label }) => label === 'Valve 1')?.on).toBe('Press hall calls, unless Wash-room tank calls')
+  })
+
+  it('as CSV has a line for every combination', () => {
+    const job = demoJobs['kestrel-point']!()
+    const lines = rowsAsCsv(job, proven(job)).trimEnd().split('\r\n')
+    expect(lines).toHaveLength(33)
+    expect(lines[0]).toContain('Signal house calls')
+    expect(lines[1]).toBe('0,0,0,0,0,0,0,0,0,0,0,0')
+  })
+})

@@ -1,0 +1,56 @@
+import { afterAll, expect, it } from 'vitest'
+import { applied, fixOf } from '../checks/fix.ts'
+import { findingsOf } from '../checks/index.ts'
+import type { Job } from '../job/schema.ts'
+import { supposed } from '../testing/benches.ts'
+import { mistakes } from '../testing/mistakes.ts'
+import type { Spot } from '../words/spot.ts'
+import { fixOfDifference, pathOf } from './path.ts'
+import { proven } from './proof.ts'
+
+/** Mistakes made on purpose on every plant: each must be named, and the fix that is offered must leave nothing wrong. */
+
+let found = 0
+declare const console: { log(text: string): void }
+afterAll(() => console.log(`seeded mistakes: ${found} of ${mistakes.length} named and put right`))
+
+const serious = (job: Job, wrong: readonly string[] = []) =>
+  findingsOf(job, supposed(wrong)).filter(({ severity }) => severity !== 'tidy')
+
+/** A finding names a culprit by its terminal, its wire, or as the part itself. */
+const names = (at: readonly Spot[], culprit: readonly Spot[]) =>
+  culprit.some((one) =>
+    at.some(
+      (spot) =>
+        (one.wire !== undefined && spot.wire === one.wire) ||
+        (one.part !== undefined &&
+          spot.part === one.part &&
+          (spot.terminal === undefined || spot.terminal === one.terminal)),
+    ),
+  )
+
+it('there are at least 120 of them', () => expect(mistakes.length).toBeGreaterThanOrEqual(120))
+
+it.each(mistakes.map((one) => [one.name, one] as const))(
+  '%s',
+  (_name, { job: make, culprit, supposed: wrong }) => {
+    let job = make()
+    const first = serious(job, wrong)
+    const { differences } = proven(job)
+    const evidence = [
+      ...first.map(({ at }) => at),
+      ...(first.length === 0 ? differences.map((one) => pathOf(job, one)) : []),
+    ]
+    expect(evidence.some((at) => names(at, culprit))).toBe(true)
+    for (let round = 0; round < 6; round++) {
+      const [finding] = serious(job)
+      const [difference] = finding ? [] : proven(job).differences
+      const fix = finding ? fixOf(job, finding) : difference && fixOfDifference(job, difference)
+      if (!fix) break
+      job = applied(job, fix)!
+    }
+    expect([serious(job).map(({ says }) => says), proven(job).differences.map(({ says }) => says)]).toEqual([[], []])
+    found++
+  },
+  60_000,
+)

@@ -1,0 +1,37 @@
+import type { Job } from '../../job/schema.ts'
+import type { EntryKind } from '../entry-kind.ts'
+import { action } from './action.ts'
+import { back } from './back.ts'
+import { complaint } from './case.ts'
+import { landed } from './landed.ts'
+import { note } from './note.ts'
+import { part } from './part.ts'
+import { power } from './power.ts'
+import { reading } from './reading.ts'
+import { seen } from './seen.ts'
+import { visit } from './visit.ts'
+
+/** Every kind of entry. A new one is a new file and one line here. */
+export const entryKinds: readonly EntryKind[] = [
+  visit,
+  complaint,
+  reading,
+  seen,
+  action,
+  landed,
+  part,
+  power,
+  note,
+  back,
+]
+
+const byKind = new Map(entryKinds.map((kind) => [kind.kind, kind]))
+
+/** The kind of an entry; undefined where a newer version wrote it. */
+export const entryKindOf = (body: { kind: string }): EntryKind | undefined => byKind.get(body.kind)
+
+/** An entry in words, whichever version wrote it. */
+export function entryInWords(job: Job, body: { kind: string }): string {
+  const kind = entryKindOf(body)
+  return kind ? kind.says(body, job) : `A "${body.kind}" from a newer version`
+}

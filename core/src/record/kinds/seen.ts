@@ -1,0 +1,166 @@
+import { Type } from 'typebox'
+import { Part, Wire } from '../../job/schema.ts'
+import { kindOf, UNKNOWN_END } from '../../parts/index.ts'
+import { suppositionInWords } from '../../suppose/index.ts'
+import { Supposition } from '../../suppose/supposition.ts'
+import { labelOf, pointInWords } from '../../words/words.ts'
+import { entryKind, type Folding } from '../entry-kind.ts'
+import { StateSchema } from '../stand.ts'
+import { closed, Id, Line } from './fields.ts'
+
+const what = <T extends string>(name: T) => ({ kind: Type.Literal('seen'), what: Type.Literal(name) })
+
+/** A conductor as it was seen; without `to` where nobody knows yet where it goes. */
+const SeenWire = Type.Object({ ...Wire.properties, to: Type.Optional(Wire.properties.to) }, closed)
+
+/** Something that is so on the wall. */
+export const Seen = Type.Union([
+  /** A conductor, or that there is none: `is` is null. Without `wire` it is one nobody had written down. */
+  Type.Object({ ...what('conductor'), wire: Type.Optional(Id), is: Type.Union([SeenWire, Type.Null()]) }, closed),
+  /** A part, of this kind and with this nameplate, or that there is none. */
+  Type.Object({ ...what('part'), part: Type.Optional(Id), is: Type.Union([Part, Type.Null()]) }, closed),
+  /** Something wrong, or that it is not wrong any more. */
+  Type.Object({ ...what('condition'), is: Supposition, so: Type.Boolean() }, closed),
+  /** A lever, switch, dial or call in a position. */
+  Type.Object({ ...what('hand'), part: Id, state: Type.String({ maxLength: 32 }), value: StateSchema }, closed),
+  /** A figure from a nameplate, or measured. */
+  Type.Object(
+    {
+      ...what('figure'),
+      part: Id,
+      figure: Type.String({ maxLength: 32 }),
+      value: Type.Number({ minimum: -1e6, maximum: 1e6 }),
+    },
+    closed,
+  ),
+  /** Volts of the line. */
+  Type.Object({ ...what('supply'), volts: Type.Number({ minimum: 0, maximum: 480 }) }, closed),
+  /** What hand, eye or ear found, in one word. */
+  Type.Object({ ...what('word'), of: Line, look: Line, word: Line }, closed),
+])
+
+export const seen = entryKind({
+  kind: 'seen',
+  name: 'Seen',
+  schema: Seen,
+  subject(body) {
+    switch (body.what) {
+      case 'conductor':
+        return body.wire && `wire:${body.wire}`
+      case 'part':
+        return body.part && `part:${body.part}`
+      case 'condition':
+        return body.is.id
+      case 'hand':
+        return `hand:${body.part}.${body.state}`
+      case 'figure':
+        return `figure:${body.part}.${body.figure}`
+      case 'supply':
+        return 'supply'
+      default:
+        return undefined
+    }
+  },
+  fold(found, body, entry) {
+    const { circuit } = found
+    const lost = (says: string) => void found.offRecord.push({ entry, says })
+    switch (body.what) {
+      case 'conductor': {
+        const id = body.wire ?? `e-${entry.id}`
+        if (body.is === null) {
+          if (!circuit.wires[id]) return lost(`wire ${id}, which is not on the record, is not there`)
+          delete circuit.wires[id]
+          found.conductors.delete(id)
+          return
+        }
+        const { to, ...rest } = body.is
+        const missing = [rest.from, to].find((end) => end && !circuit.parts[end.part])
+        if (missing) return lost(`wire ${rest.label} leads to ${missing.part}, which is not on the record`)
+        circuit.wires[id] = { ...rest, to: to ?? loose(found, id, rest.from.part) }
+        found.conductors.set(id, 'seen')
+        return
+      }
+      case 'part': {
+        const id = body.part ?? `e-${entry.id}`
+        if (body.is) circuit.parts[id] = body.is
+        else if (circuit.parts[id]) takeDown(found, id)
+        else lost(`part ${id}, which is not on the record, is not there`)
+        return
+      }
+      case 'condition':
+        if (body.so) found.supposed.set(body.is.id, body.is)
+        else found.supposed.delete(body.is.id)
+        return
+      case 'hand': {
+        if (!circuit.parts[body.part]) return lost(`${body.part} is not on the record`)
+        setHand(found, body.part, body.state, body.value)
+        return
+      }
+      case 'figure': {
+        const part = circuit.parts[body.part]
+        if (!part) return lost(`${body.part} is not on the record`)
+        part.figures = { ...part.figures, [body.figure]: body.value }
+        return
+      }
+      case 'supply':
+        found.supposed.set('supply/volts', { id: 'supply/volts', value: body.volts })
+        return
+    }
+  },
+  says(body, job) {
+    switch (body.what) {
+      case 'conductor': {
+        const known = body.wire ? job.wires[body.wire] : undefined
+        if (body.is === null) return `Wire ${known?.label ?? body.wire} is not there`
+        const ends = [body.is.from, body.is.to].map((end) =>
+          end ? pointInWords(job, `${end.part}.${end.terminal}`) : 'nobody knows where',
+        )
+        return `Wire ${body.is.label}, ${body.is.colour}: ${ends.join(' to ')}`
+      }
+      case 'part':
+        if (body.is === null) return `${labelOf(job, body.part ?? '')} is not there`
+        return `${body.is.label}: ${kindOf(body.is)?.name ?? body.is.kind}`
+      case 'condition':
+        return `${suppositionInWords(job, body.is)}${body.so ? '' : ': no longer'}`
+      case 'hand':
+        return `${labelOf(job, body.part)}: ${handInWords(job.parts[body.part]?.kind, body.state, body.value)}`
+      case 'figure':
+        return `${labelOf(job, body.part)}: ${kindOf(job.parts[body.part] ?? { kind: '' })?.figures[body.figure]?.name ?? body.figure} ${body.value}`
+      case 'supply':
+        return `The line stands at ${body.volts} V`
+      default:
+        return `${body.of}: ${body.look} ${body.word}`
+    }
+  },
+})
+
+/** A hand's position in the words its kind has for it. */
+export function handInWords(kind: string | undefined, state: string, value: unknown): string {
+  const control = kindOf({ kind: kind ?? '' })?.controls?.find((one) => one.state === state)
+  if (!control) return `${state} ${String(value)}`
+  const option = 'options' in control ? control.options.find((one) => one.value === value) : undefined
+  return `${control.name.toLowerCase()} ${option?.says ?? String(value)}`
+}
+
+export function setHand(found: Folding, part: string, state: string, value: string | number | boolean) {
+  const own = found.hands.get(part) ?? new Map()
+  own.set(state, value)
+  found.hands.set(part, own)
+}
+
+/** A node of its own for an end that nobody has followed yet. */
+function loose(found: Folding, wire: string, beside: string) {
+  const id = `${wire}-end`
+  const place = found.circuit.parts[beside]?.place ?? ''
+  found.circuit.parts[id] = { kind: UNKNOWN_END, label: 'Far end not known', place }
+  return { part: id, terminal: 'end' }
+}
+
+export function takeDown({ circuit, conductors }: Folding, part: string) {
+  delete circuit.parts[part]
+  for (const [id, { from, to }] of Object.entries(circuit.wires))
+    if (from.part === part || to.part === part) {
+      delete circuit.wires[id]
+      conductors.delete(id)
+    }
+}

@@ -1,0 +1,57 @@
+import type { Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
+
+/** A sentence in pieces, so that a screen can make the part it names a link. */
+export interface Piece {
+  readonly text: string
+  readonly part?: string
+  readonly wire?: string
+  /** The one element of the part it is about, where it is not the whole part. */
+  readonly element?: string
+  /** This piece names what is wrong. */
+  readonly wrong?: boolean
+}
+
+export type Sentence = readonly Piece[]
+
+export const sentenceText = (sentence: Sentence) => sentence.map(({ text }) => text).join('')
+
+export const labelOf = (job: Job, part: string) => job.parts[part]?.label ?? part
+
+/** Where a terminal is, in words: `Valve 2 M1`. */
+export function pointInWords(job: Job, point: string): string {
+  const lead = /^wire:(.+)\.(from|to)$/.exec(point)
+  if (lead) {
+    const wire = job.wires[lead[1]!]
+    const end = wire?.[lead[2] === 'from' ? 'from' : 'to']
+    return wire && end ? `Wire ${wire.label}, end at ${terminalInWords(job, end.part, end.terminal)}` : point
+  }
+  const dot = point.indexOf('.')
+  return terminalInWords(job, point.slice(0, dot), point.slice(dot + 1))
+}
+
+/** `Valve 2 M1`, or `Splice S4 way 1`. */
+export function terminalInWords(job: Job, part: string, terminal: string): string {
+  const way = kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.role === 'way' ? 'way ' : ''
+  return `${labelOf(job, part)} ${way}${markingOf(job, part, terminal)}`
+}
+
+/** What is printed at a terminal: the user's own marking, or the usual one of its kind. */
+export function markingOf(job: Job, part: string, terminal: string): string {
+  const found = job.parts[part]
+  const usual = found ? kindOf(found)?.terminals[terminal]?.marking : undefined
+  return found?.markings?.[terminal] ?? usual ?? terminal
+}
+
+/** The place of a terminal or conductor end. */
+export function placeOf(job: Job, point: string): string {
+  const lead = /^wire:(.+)\.(from|to)$/.exec(point)
+  const part = lead
+    ? job.wires[lead[1]!]?.[lead[2] === 'from' ? 'from' : 'to'].part
+    : point.slice(0, point.indexOf('.'))
+  const place = part ? job.parts[part]?.place : undefined
+  return (place && job.places[place]?.name) || ''
+}
+
+/** A wire as its label names it. */
+export const wireInWords = (job: Job, wire: string): string => `Wire ${job.wires[wire]?.label ?? wire}`

@@ -1,0 +1,194 @@
+import { readFileSync } from 'node:fs'
+import { resolve } from 'node:path'
+import { documentOf } from '@civil-lantern/core'
+import { demoJobs } from '@civil-lantern/core/demo'
+import type { Browser } from 'puppeteer-core'
+import { launch } from 'puppeteer-core'
+import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest'
+import { openBrowser, Window } from './browser.ts'
+import { Program } from './program.ts'
+
+/** Three circuits on one job: what is planned, what was found, and what one person tries. */
+
+const program = new Program()
+let browser: Browser
+let n = 0
+let id = ''
+let url = ''
+
+beforeAll(async () => {
+  await program.start()
+  browser = await openBrowser()
+})
+afterAll(async () => {
+  await browser?.close()
+  await program.stop()
+})
+/** A job of its own for each test, served: its wall is taken to be as planned. */
+beforeEach(async () => {
+  id = `wall-${++n}`
+  const job = demoJobs['kestrel-point']!()
+  await program.putFound(id, documentOf(job, documentOf(job).planned))
+  url = `${program.url}/jobs/${id}/scheme`
+})
+
+const device = async (who = 'Tester') => Window.open(await browser.createBrowserContext(), { who })
+const pressed = (window: Window, name: string) =>
+  window.page.$eval(`::-p-aria([name="${name}"][role="button"])`, (button) => button.getAttribute('aria-pressed'))
+
+it('a lever seen parked on one device is found parked on another; one that is only tried is not', async () => {
+  const [one, other] = [await device('Warden'), await device('Fitter')]
+  await one.goto(`${url}/loops`)
+  await other.goto(`${url}/loops`)
+  await other.verdict('Nobody calls')
+  await one.clickBeginning('Valve 3')
+  await one.click('button', 'parked open')
+  await one.verdict('Valve 3 stands open with no call')
+  // Tried here, and nowhere else: the other device looks again and again and finds nothing.
+  await new Promise((wait) => setTimeout(wait, 6000))
+  await other.verdict('Nobody calls: every valve shut')
+  expect(await program.entries(id)).toEqual([])
+  await one.click('button', 'It is so on the wall')
+  await other.verdict('Valve 3 stands open with no call')
+  const [seen] = await program.entries(id)
+  expect(seen).toMatchObject({
+    by: 'Warden',
+    source: 'wall',
+    body: { kind: 'seen', what: 'hand', part: 'V3', state: 'lever', value: 'parked' },
+  })
+  // The plan knows nothing of it.
+  await other.click('button', 'planned')
+  await other.verdict('Nobody calls: every valve shut')
+  await one.page.close()
+  await other.page.close()
+})
+
+it('a lead lifted on the wall stands in the open list until it is put back; undo takes the entry back', async () => {
+  const window = await device()
+  await window.goto(`${url}/loops`)
+  await window.clickBeginning('Wire 21, white')
+  await window.click('button', 'Lift off Thermostat 2 W')
+  await window.sees('Put back before you leave: Wire 21 lifted')
+  await window.click('switch', 'Signal house thermostat')
+  await window.verdict('goes dark at the lead lifted off Thermostat 2 W')
+  await window.click('button', 'It is put back')
+  await window.verdict('Signal house calls: open and proven')
+  const kinds = async () => (await program.entries(id)).map(({ body }) => `${body.kind} ${body.does ?? ''}`.trim())
+  await window.page.waitForFunction(() => !document.body.textContent?.includes('Put back before you leave'))
+  expect(await kinds()).toEqual(['action lift', 'action end'])
+  // The last thing done is undone by a word of its own: nothing is ever rubbed out.
+  await window.click('button', 'Undo: Put back: Wire 21 lifted')
+  await window.sees('Put back before you leave: Wire 21 lifted')
+  await expect.poll(kinds).toEqual(['action lift', 'action end', 'back'])
+  const { planned, before } = (await program.job(id)).document
+  expect(planned).toEqual(before)
+  await window.page.close()
+})
+
+it('the same hands write down the wall where the wall is shown, and leave the plan alone', async () => {
+  const window = await device()
+  await window.goto(`${url}/runs`)
+  await (await window.find('combobox', 'Colour of wire 21')).select('violet')
+  await window.page.waitForFunction(
+    () => document.querySelector<HTMLSelectElement>('[aria-label="Colour of wire 21"]')?.value === 'violet',
+  )
+  await expect.poll(async () => (await program.entries(id)).length).toBe(1)
+  expect((await program.entries(id))[0]?.body).toMatchObject({ kind: 'seen', what: 'conductor', wire: 'w21' })
+  await window.click('button', 'planned')
+  await window.page.waitForFunction(
+    () => document.querySelector<HTMLSelectElement>('[aria-label="Colour of wire 21"]')?.value === 'white',
+  )
+  await window.click('button', 'tried')
+  await (await window.find('combobox', 'Colour of wire 22')).select('violet')
+  await window.sees('What is tried is only supposed.')
+  expect((await program.entries(id)).length).toBe(1)
+  await window.page.close()
+})
+
+it('new work begins with nothing on the wall; what is ticked as landed hangs there with its parts', async () => {
+  const window = await device()
+  await program.put('bare-wall', documentOf(demoJobs['kestrel-point']!()))
+  await window.goto(`${program.url}/jobs/bare-wall/scheme/runs`)
+  await window.click('button', 'as found')
+  await window.click('button', 'New work: nothing hangs yet')
+  await window.sees('0 of 0 wires')
+  await window.click('button', 'planned')
+  await window.page.waitForSelector('[aria-label="Wire 21 is landed"]:not(:disabled)')
+  await window.click('checkbox', 'Wire 21 is landed')
+  await window.click('button', 'as found')
+  await window.sees('1 of 1 wires')
+  const kinds = (await program.entries('bare-wall')).map(({ body }) => `${body.kind} ${body.does ?? ''}`.trim())
+  expect(kinds).toEqual(['visit opens', 'part fitted', 'part fitted', 'part run', 'landed'])
+  await window.page.close()
+})
+
+it('whoever has not said who they are is asked once, and what they did goes on', async () => {
+  const window = await device('')
+  await window.goto(`${url}/loops`)
+  await window.clickBeginning('Wire 21, white')
+  await window.click('button', 'It is broken on the wall')
+  await window.sees('Whose hands are these?')
+  await window.fill('Name or initials', 'Night warden')
+  await window.click('button', 'Go on')
+  await expect.poll(async () => (await program.entries(id)).map(({ by }) => by)).toEqual(['Night warden'])
+  await window.click('button', 'It is whole again')
+  await expect.poll(async () => (await program.entries(id)).length).toBe(2)
+  await window.page.close()
+})
+
+it('a note moves no clock and forgets nothing; another wire carries both over', async () => {
+  const window = await device()
+  await window.goto(`${url}/loops`)
+  await window.click('button', 'planned')
+  await window.click('switch', 'Signal house thermostat')
+  await window.verdict('open and proven')
+  const clock = () => window.page.$eval('[role="slider"]', (e) => e.getAttribute('aria-valuemax'))
+  const before = await clock()
+  expect(Number(before)).toBeGreaterThan(10)
+  await window.clickBeginning('Valve 3')
+  await window.fill('Name', 'Valve by the pillar')
+  await window.page.waitForSelector('button[aria-label^="Valve by the pillar"]')
+  expect(await clock()).toBe(before)
+  await window.clickBeginning('Wire 21, white')
+  await (await window.find('combobox', 'Size')).select('22 AWG')
+  await window.saved()
+  await window.verdict('open and proven')
+  expect(Number(await clock())).toBeGreaterThanOrEqual(Number(before))
+  await window.page.close()
+})
+
+it('a file of version 1 is opened whole, and asks what its trials were', async () => {
+  const window = await device()
+  await window.goto(program.url)
+  const input = await window.page.waitForSelector('input[type=file]')
+  const sample = resolve(import.meta.dirname, '../core/src/formats/upgrades/v1.sample.json')
+  await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(sample)
+  await window.sees('Was this tried, or is it so?')
+  await window.sees('Wire 21 broken')
+  await window.click('button', 'It was a trial')
+  await window.verdict('The line goes dark at the lead lifted off')
+  expect(await pressed(window, 'tried')).toBe('true')
+  expect(JSON.parse(readFileSync(sample, 'utf8')).version).toBe(1)
+  await window.page.close()
+})
+
+it('over plain http on another name everything is kept, though the page has no crypto.randomUUID there', async () => {
+  const port = new URL(program.url).port
+  const elsewhere = await launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    args: ['--no-sandbox', '--disable-gpu', '--host-resolver-rules=MAP lantern.test 127.0.0.1'],
+  })
+  const window = await Window.open(elsewhere)
+  await window.goto(`http://lantern.test:${port}/jobs/${id}/survey`)
+  await window.sees('ways of wiring fit')
+  expect(await window.page.evaluate(() => typeof crypto.randomUUID)).toBe('undefined')
+  const field = (await window.page.$$('::-p-aria([name="Zone"][role="textbox"])'))[1]!
+  await field.click({ count: 3 })
+  await field.type('Flag loft')
+  await window.page.keyboard.press('Tab')
+  await expect
+    .poll(async () => Object.values((await program.job(id)).document.zones).map(({ name }) => name))
+    .toContain('Flag loft')
+  await elsewhere.close()
+})

@@ -1,0 +1,2 @@
+ALTER TABLE `jobs` ADD `tried` text;--> statement-breakpoint
+ALTER TABLE `jobs` ADD `hidden` text;

@@ -1,0 +1,380 @@
+import {
+  beginningVisit,
+  type Edit,
+  type Entry,
+  type Found,
+  foundOf,
+  type Job,
+  keyOf,
+  makeEdit,
+  movedByHand,
+  nextEntry,
+  noCircuit,
+  type OnTheBench,
+  plannedJob,
+  type Settings,
+  type Stand,
+  type StateValue,
+  type Supposition,
+  undoing,
+  type Which,
+} from '@civil-lantern/core'
+import { device } from './device.ts'
+import type { EntryLog, LogState } from './entry-log.ts'
+import { History, type Step, type Tried } from './history.ts'
+import type { JobSession, SessionState } from './job-session.ts'
+import { Observable } from './observable.ts'
+import { newId, shelf } from './shelf.ts'
+
+/** Which circuit a window shows: the plan, the wall as it was found, or one of them with what is tried on it. */
+export type Shows = 'planned' | 'found' | 'tried'
+
+export interface DeskState extends SessionState, LogState {
+  readonly shows: Shows
+  /** The circuit that what is tried is tried on. */
+  readonly as: Which
+  /** The job with the circuit that is shown. */
+  readonly job: Job
+  /** The job as planned, whatever is shown. */
+  readonly plan: Job
+  readonly found: Found
+  readonly tried: Tried
+  /** What the bench takes: the circuit shown, with what is wrong with it and where hands have put things. */
+  readonly circuit: OnTheBench
+  readonly undo: string | undefined
+  readonly redo: string | undefined
+  /** Somebody enters something on a device that has no name yet. */
+  readonly asksWho: boolean
+}
+
+const nothing: Tried = { supposed: [], hands: {} }
+
+/**
+ * One person at one job: the document, what was entered, and what they try; the same hands edit the plan, write down the
+ * wall, or try, by what is shown. One stack of undo for all of it.
+ */
+export class Desk extends Observable<DeskState> {
+  readonly id: string
+  readonly session: JobSession
+  readonly log: EntryLog
+  readonly #history: History
+  /** How the bench stands, for what is entered; given by whoever runs the bench. */
+  stand: () => Promise<Stand | undefined> = async () => undefined
+  notice: (says: string) => void = () => undefined
+  #tried: Tried
+  #shows: Shows | undefined
+  #held: (() => void) | undefined
+  #plan: Job
+  #found: Found
+  readonly #leave: (() => void)[] = []
+
+  constructor(session: JobSession, log: EntryLog) {
+    const { document } = session.state()
+    const { entries } = log.state()
+    const plan = plannedJob(document)
+    const found = hung(foundOf(document, entries), plan)
+    const tried = shelf.get<Tried>(`tried:${session.id}`) ?? nothing
+    const history = new History(session.id)
+    super(assembled(session.state(), log.state(), { plan, found, tried, shows: undefined, history, asksWho: false }))
+    this.id = session.id
+    this.session = session
+    this.log = log
+    this.#history = history
+    this.#tried = tried
+    this.#plan = plan
+    this.#found = found
+    this.#leave.push(session.subscribe(this.#heard), log.subscribe(this.#heard))
+  }
+
+  readonly close = () => {
+    for (const leave of this.#leave) leave()
+    this.session.close()
+    this.log.close()
+  }
+
+  readonly show = (shows: Shows) => {
+    this.#shows = shows
+    this.#tell()
+  }
+
+  /**
+   * A hand changes the job. What is no circuit is an edit of the document; the circuit is an edit of the plan while the plan
+   * is shown, and entries of what is so on the wall while the wall is shown.
+   */
+  readonly edit = (name: string, recipe: (draft: Job) => void) => {
+    const { shows, as, job } = this.state()
+    const made = makeEdit(job, name, newId(), recipe)
+    if (!made) return
+    const moved = movedByHand(job, made.job)
+    if (shows === 'tried' && moved.length > 0)
+      return this.notice('What is tried is only supposed. Show planned or as found to change the circuit.')
+    if (as === 'planned') return this.take(made.edit)
+    const around = aroundCircuit(made.edit)
+    if (around) this.take(around)
+    const hung = makeEdit(this.#plan, name, newId(), (draft) => hangAs(draft, job, made.job))
+    if (hung) this.take(hung.edit)
+    if (moved.length > 0) this.enter(moved, name)
+  }
+
+  /** Takes in an edit of the document made elsewhere, such as wiring by a scheme. */
+  readonly take = (edit: Edit) => {
+    if (!this.session.apply(edit)) return
+    this.#history.did({ is: 'edit', name: edit.name, edit })
+    this.#tell()
+  }
+
+  /** Moves something on this person's bench. */
+  readonly hand = (part: string, state: string, value: StateValue, name: string) =>
+    this.try({ ...this.#tried, hands: withHand(this.#tried.hands, part, state, value) }, name)
+
+  /** Supposes something, or supposes it no more. */
+  readonly suppose = (supposition: Supposition, so: boolean, name: string) => {
+    const others = this.#tried.supposed.filter(({ id }) => id !== supposition.id)
+    this.try({ ...this.#tried, supposed: so ? [...others, supposition] : others }, name)
+    if (so) this.show('tried')
+  }
+
+  /** What a person tries becomes this. */
+  readonly try = (next: Tried, name: string) => {
+    if (JSON.stringify(next) === JSON.stringify(this.#tried)) return
+    this.#history.did({ is: 'trial', name, before: this.#tried, after: next })
+    this.#tryOut(next)
+  }
+
+  /** A thing tried is so on the wall: it is written down for everybody, and is no trial any more. */
+  readonly seeHand = (part: string, state: string, name: string) => {
+    const value = this.#tried.hands[part]?.[state]
+    if (value === undefined) return
+    this.enter([{ kind: 'seen', what: 'hand', part, state, value }], name, () => {
+      const { [state]: _, ...others } = this.#tried.hands[part] ?? {}
+      this.#tryOut({ ...this.#tried, hands: { ...this.#tried.hands, [part]: others } })
+    })
+  }
+
+  readonly seeSupposed = (supposition: Supposition, name: string) => {
+    const lift = /^(wire:.+)\/lifted$/.exec(supposition.id)?.[1]
+    const body = lift
+      ? { kind: 'action', does: 'lift', of: lift }
+      : { kind: 'seen', what: 'condition', is: supposition, so: true }
+    this.enter([body], name, () =>
+      this.#tryOut({ ...this.#tried, supposed: this.#tried.supposed.filter(({ id }) => id !== supposition.id) }),
+    )
+  }
+
+  /** Writes something down that is so on the wall, or was done there. */
+  readonly enter = (bodies: readonly Entry['body'][], name: string, then: () => void = () => undefined) =>
+    this.#named(async () => {
+      const stand = await this.stand().catch(() => undefined)
+      const ids = this.#add(bodies, stand)
+      this.#history.did({ is: 'entry', name, ids })
+      then()
+      this.#tell()
+    })
+
+  /** Begins the first visit: from now on the wall is taken to have been like this. */
+  readonly openVisit = (purpose: 'new work' | 'service') =>
+    this.#named(() => {
+      const { document } = this.session.state()
+      const before = purpose === 'service' ? document.planned : noCircuit()
+      const edit = beginningVisit(document, before, newId())
+      if (edit) this.session.apply(edit)
+      this.#add([{ kind: 'visit', does: 'opens', for: purpose, who: device.name }], undefined)
+      this.#shows = 'found'
+      this.#tell()
+    })
+
+  readonly undo = () => {
+    const step = this.#history.undo
+    const by = step && this.#backwards(step)
+    if (!step || !by) return
+    this.#history.undid(by)
+    this.notice(`Undone: ${step.name}`)
+    this.#tell()
+  }
+
+  readonly redo = () => {
+    const step = this.#history.redo
+    const by = step && this.#forwards(step)
+    if (!step || !by) return
+    this.#history.redid(by)
+    this.notice(`Done again: ${step.name}`)
+    this.#tell()
+  }
+
+  /** The name of whoever holds this device; what waited for it goes on. */
+  readonly called = (name: string) => {
+    device.call(name)
+    const held = this.#held
+    this.#held = undefined
+    held?.()
+    this.#tell()
+  }
+
+  readonly notCalled = () => {
+    this.#held = undefined
+    this.#tell()
+  }
+
+  #named(work: () => void) {
+    if (device.name !== '') return work()
+    this.#held = work
+    this.#tell()
+  }
+
+  #add(bodies: readonly Entry['body'][], stand: Stand | undefined): string[] {
+    const { entries } = this.log.state()
+    const made: Entry[] = []
+    for (const body of bodies) {
+      const known = [...entries, ...made]
+      const visit = openVisitIn(known)
+      const maker = {
+        id: newId(),
+        by: device.name,
+        device: device.id,
+        clock: new Date().toISOString(),
+        revision: this.session.state().revision,
+        ...(visit ? { visit } : {}),
+      }
+      made.push(nextEntry(maker, known, body, body.kind === 'reading' || body.kind === 'seen' ? stand : undefined))
+    }
+    this.log.add(made)
+    return made.map(({ id }) => id)
+  }
+
+  /** Undoes a step; returns what was done for it, so that it can be done again. */
+  #backwards(step: Step): Step | undefined {
+    if (step.is === 'edit') return this.session.apply(undoing(step.edit, newId())) ? step : undefined
+    if (step.is === 'entry') return { ...step, ids: this.#takeBack(step.ids) }
+    this.#tryOut(step.before)
+    return step
+  }
+
+  #forwards(step: Step): Step | undefined {
+    if (step.is === 'edit') {
+      const edit = { ...step.edit, id: newId() }
+      return this.session.apply(edit) ? { ...step, edit } : undefined
+    }
+    // A take-back that is taken back puts the entry in force again.
+    if (step.is === 'entry') return { ...step, ids: this.#takeBack(step.ids) }
+    this.#tryOut(step.after)
+    return step
+  }
+
+  #takeBack(ids: readonly string[]): string[] {
+    return this.#add(
+      ids.map((of) => ({ kind: 'back', of })),
+      undefined,
+    )
+  }
+
+  #tryOut(next: Tried) {
+    this.#tried = next
+    shelf.put(`tried:${this.id}`, next)
+    this.#tell()
+  }
+
+  readonly #heard = () => {
+    const { document } = this.session.state()
+    const { entries } = this.log.state()
+    const before = this.state()
+    if (document !== before.document) this.#plan = plannedJob(document)
+    if (document !== before.document || entries !== before.entries)
+      this.#found = hung(foundOf(document, entries), this.#plan)
+    this.#tell()
+  }
+
+  #tell() {
+    const own = {
+      plan: this.#plan,
+      found: this.#found,
+      tried: this.#tried,
+      shows: this.#shows,
+      history: this.#history,
+      asksWho: this.#held !== undefined,
+    }
+    this.become(assembled(this.session.state(), this.log.state(), own, this.state()))
+  }
+}
+
+interface Own {
+  readonly plan: Job
+  readonly found: Found
+  readonly tried: Tried
+  readonly shows: Shows | undefined
+  readonly history: History
+  readonly asksWho: boolean
+}
+
+function assembled(session: SessionState, log: LogState, own: Own, before?: DeskState): DeskState {
+  const { plan, found, tried } = own
+  const been = session.document.before !== null
+  const shows = own.shows ?? (been ? 'found' : 'planned')
+  const as = shows === 'planned' || !been ? 'planned' : 'found'
+  const base = shows === 'found' || as === 'found' ? found.job : plan
+  const onWall = base === found.job
+  const supposed = [...(onWall ? found.supposed : []), ...(shows === 'tried' ? tried.supposed : [])]
+  const hands = onWall ? together(found.hands, tried.hands) : tried.hands
+  const key = keyOf(base, supposed, hands)
+  const same = before && before.circuit.key === key && before.job === base
+  return {
+    ...session,
+    ...log,
+    shows,
+    as: onWall ? 'found' : 'planned',
+    job: base,
+    plan,
+    found,
+    tried,
+    circuit: same ? before.circuit : { job: base, supposed, hands, key },
+    undo: own.history.undo?.name,
+    redo: own.history.redo?.name,
+    asksWho: own.asksWho,
+  }
+}
+
+function together(found: Settings, mine: Settings): Settings {
+  const all: Record<string, Record<string, StateValue>> = {}
+  for (const [part, states] of Object.entries(found)) all[part] = { ...states }
+  for (const [part, states] of Object.entries(mine)) all[part] = { ...all[part], ...states }
+  return all
+}
+
+const withHand = (hands: Settings, part: string, state: string, value: StateValue): Settings => ({
+  ...hands,
+  [part]: { ...hands[part], [state]: value },
+})
+
+/** The visit that is open now, by the id of the entry that opened it. */
+function openVisitIn(entries: readonly Entry[]): string | undefined {
+  const last = entries.filter(({ body }) => body.kind === 'visit').at(-1)
+  return last?.body.does === 'opens' ? last.id : undefined
+}
+
+/** What of an edit is about site, zones and intent, and not about the circuit. */
+function aroundCircuit(edit: Edit): Edit | undefined {
+  const around = (patches: Edit['patches']) => patches.filter(({ path }) => path[0] !== 'planned')
+  const patches = around(edit.patches)
+  return patches.length === 0 ? undefined : { ...edit, patches, inverse: around(edit.inverse) }
+}
+
+/** Where a part hangs on the screen is no fact of the wall: it is kept with the plan. */
+function hangAs(plan: Job, before: Job, after: Job) {
+  for (const [id, part] of Object.entries(plan.parts)) {
+    const at = after.parts[id]?.at
+    if (JSON.stringify(at) === JSON.stringify(before.parts[id]?.at)) continue
+    if (at) part.at = at
+    else delete part.at
+  }
+}
+
+/** The wall drawn where the plan hangs its parts. */
+function hung(found: Found, plan: Job): Found {
+  const parts = Object.fromEntries(
+    Object.entries(found.job.parts).map(([id, part]) => {
+      const at = plan.parts[id]?.at
+      const { at: _, ...rest } = part
+      return [id, at ? { ...rest, at } : rest]
+    }),
+  )
+  return { ...found, job: { ...found.job, parts } }
+}

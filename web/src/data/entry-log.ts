@@ -1,0 +1,134 @@
+import { type Entry, inOrder } from '@civil-lantern/core'
+import { api, RefusedByServer } from './api.ts'
+import { Observable } from './observable.ts'
+import { shelf } from './shelf.ts'
+
+export interface LogState {
+  /** Everything that is known of the job, in its order: what the server has and what waits here. */
+  readonly entries: readonly Entry[]
+  readonly waiting: ReadonlySet<string>
+  /** Has the server been heard since this job was opened? */
+  readonly heard: boolean
+}
+
+/** Milliseconds between two looks at what others have entered. */
+const LOOK = 5000
+const RETRY = 2000
+/** Entries sent at once. */
+const BATCH = 200
+
+/** The entries of one job: what the server has, and what is written down here and not acknowledged yet. */
+export class EntryLog extends Observable<LogState> {
+  readonly #jobId: string
+  /** Called with words for the user when something happened that they did not do. */
+  notice: (says: string) => void = () => undefined
+  #kept: readonly Entry[] = []
+  #waiting: Entry[]
+  /** Entries of a window of an older version, sent as they are. */
+  #older: unknown[]
+  #heard = false
+  #sending = false
+  readonly #gone = new AbortController()
+  readonly #look: ReturnType<typeof setInterval>
+
+  constructor(jobId: string) {
+    super({ entries: [], waiting: new Set(), heard: false })
+    this.#jobId = jobId
+    const all = shelf.get<(Entry & { at?: string })[]>(`entries:${jobId}`) ?? []
+    this.#waiting = all.filter((one) => one.at !== undefined)
+    this.#older = all.filter((one) => one.at === undefined)
+    this.#tell()
+    const { signal } = this.#gone
+    window.addEventListener('online', () => void this.#flush(), { signal })
+    window.addEventListener('focus', () => void this.#catchUp(), { signal })
+    this.#look = setInterval(() => void this.#catchUp(), LOOK)
+    void (this.#unsent ? this.#flush() : this.#catchUp())
+  }
+
+  /** Stops trying; what waits stays on the shelf. */
+  readonly close = () => {
+    this.#gone.abort()
+    clearInterval(this.#look)
+  }
+
+  readonly add = (entries: readonly Entry[]) => {
+    this.#waiting = [...this.#waiting, ...entries]
+    void this.#flush()
+    if (!this.#keep()) this.notice('This browser’s store is full: what you enter is sent, but not kept here.')
+    this.#tell()
+  }
+
+  get #unsent() {
+    return this.#waiting.length + this.#older.length > 0
+  }
+
+  async #flush() {
+    if (!this.#unsent || this.#sending || this.#gone.signal.aborted) return
+    this.#sending = true
+    const going = [...this.#older, ...this.#waiting].slice(0, BATCH)
+    try {
+      this.#took(await api.addEntries(this.#jobId, going))
+      this.#arrived(going)
+    } catch (error) {
+      if (error instanceof RefusedByServer && error.status < 500) await this.#refused(going, error)
+      else setTimeout(() => void this.#flush(), RETRY)
+    }
+    this.#sending = false
+    if (this.#gone.signal.aborted) return
+    this.#keep()
+    this.#tell()
+  }
+
+  /** One malformed entry must not keep the others: each is sent for itself, and the refused one is named. */
+  async #refused(going: readonly unknown[], error: RefusedByServer) {
+    if (going.length === 1) {
+      this.notice(`The log did not take this: ${error.message}`)
+      this.#arrived(going)
+      return
+    }
+    for (const one of going)
+      try {
+        this.#took(await api.addEntries(this.#jobId, [one]))
+        this.#arrived([one])
+      } catch (again) {
+        if (again instanceof RefusedByServer && again.status < 500) await this.#refused([one], again)
+      }
+  }
+
+  #arrived(sent: readonly unknown[]) {
+    this.#waiting = this.#waiting.filter((entry) => !sent.includes(entry))
+    this.#older = this.#older.filter((entry) => !sent.includes(entry))
+  }
+
+  async #catchUp() {
+    if (this.#gone.signal.aborted || document.visibilityState !== 'visible') return
+    if (this.#unsent) return this.#flush()
+    const fresh = await api.entries(this.#jobId).catch(() => undefined)
+    if (!fresh || this.#gone.signal.aborted) return
+    const same = this.#heard && fresh.length === this.#kept.length && fresh.at(-1)?.id === this.#kept.at(-1)?.id
+    this.#took(fresh)
+    if (!same) this.#tell()
+  }
+
+  #took(entries: readonly Entry[]) {
+    this.#heard = true
+    this.#kept = entries
+  }
+
+  #keep(): boolean {
+    const all = [...this.#older, ...this.#waiting]
+    if (all.length > 0) return shelf.put(`entries:${this.#jobId}`, all)
+    shelf.drop(`entries:${this.#jobId}`)
+    return true
+  }
+
+  #tell() {
+    const known = new Set(this.#kept.map(({ id }) => id))
+    const waiting = this.#waiting.filter(({ id }) => !known.has(id))
+    this.become({
+      entries: [...this.#kept, ...waiting].sort(inOrder),
+      waiting: new Set(waiting.map(({ id }) => id)),
+      heard: this.#heard,
+    })
+  }
+}

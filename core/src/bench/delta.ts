@@ -20,12 +20,12 @@ export function deltaOf(was: unknown, is: unknown): Delta | undefined {
   const fields: Record<string, Delta> = {}
   let changed = false
   for (const name of Object.keys(after)) {
-    const delta = name in before ? deltaOf(before[name], after[name]) : { is: after[name] }
+    const delta = Object.hasOwn(before, name) ? deltaOf(before[name], after[name]) : { is: after[name] }
     if (!delta) continue
     fields[name] = delta
     changed = true
   }
-  const gone = lists ? [] : Object.keys(before).filter((name) => !(name in after))
+  const gone = lists ? [] : Object.keys(before).filter((name) => !Object.hasOwn(after, name))
   if (!changed && gone.length === 0) return undefined
   return gone.length > 0 ? { fields, gone } : { fields }
 }

@@ -1,4 +1,5 @@
 import { litWires } from '../loops/lit.ts'
+import { kindOf } from '../parts/index.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
@@ -23,8 +24,8 @@ export const mixedClasses: Rule = {
         remedy: 'Pull a cable of its own for the low-voltage circuit.',
       })
     }
-    for (const [part, { kind }] of Object.entries(job.parts)) {
-      if (!kind.startsWith('joint/')) continue
+    for (const [part, one] of Object.entries(job.parts)) {
+      if (kindOf(one)?.class !== 'joint') continue
       const wires = Object.keys(job.wires).filter((wire) =>
         [job.wires[wire]!.from, job.wires[wire]!.to].some((end) => end.part === part),
       )

@@ -1,10 +1,16 @@
 import { fuseFor } from '../load/fuse-size.ts'
 import { transformersOf } from '../load/transformers.ts'
+import { kindOf } from '../parts/index.ts'
+import type { PartKind } from '../parts/kind.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
 /** A limited-energy circuit stays at or under this, VA. */
 const LIMITED = 100
+
+/** A fuse has no handle: nothing opens it but its own current. */
+const isFuse = ({ class: of, roles }: PartKind) =>
+  of === 'protection' && roles?.blown !== undefined && roles.closed === undefined
 
 export const transformerSize: Rule = {
   id: 'transformer-size',
@@ -22,7 +28,7 @@ export const transformerSize: Rule = {
           why: 'It works with few zones and fails with many: volts sag, valves stall, the winding runs hot.',
           remedy: 'A bigger transformer, or valves that draw less.',
         })
-      if (rated > LIMITED && job.parts[part]?.kind.startsWith('transformer/'))
+      if (rated > LIMITED && all.netlist.parts.get(part)?.kind.class === 'transformer')
         found.push({
           severity: 'tidy',
           at: [{ part }],
@@ -32,7 +38,7 @@ export const transformerSize: Rule = {
         })
       const secondary = poles.low.find((feed) => feed.part.id === part)
       for (const one of all.netlist.parts.values()) {
-        if (one.kind.kind !== 'protection/fuse' || !secondary) continue
+        if (!isFuse(one.kind) || !secondary) continue
         if (!poles.rail.joined(one.nodes.get('in')!, secondary.hotNode)) continue
         const [most, amps] = [fuseFor(rated), one.figures.amps ?? 0]
         if (amps > most)
@@ -57,7 +63,8 @@ export const transformerSize: Rule = {
   },
   mend(draft, { at: [spot] }) {
     const part = spot?.part ? draft.parts[spot.part] : undefined
-    if (part?.kind !== 'protection/fuse') return
+    const kind = part && kindOf(part)
+    if (!part || !kind || !isFuse(kind)) return
     part.figures = { ...part.figures, amps: fuseFor(draft.survey.transformer.va) }
   },
 }

@@ -210,7 +210,10 @@ function movedEnd(old: Wire, now: Wire, wasKeys: Keys, isKeys: Keys): End {
   return kept.includes(wasKeys(old)[0]!) ? old.to : old.from
 }
 
-/** Pairs of wires each of which has one end where the other had it. */
+/**
+ * Pairs of wires each of which has one end where the other had it. Leads exchanged at one end join what they would if
+ * exchanged at the other: which it was is told by which lead is which, by its id or colour and core.
+ */
 function exchanges(
   gone: ReadonlyMap<string, Wire>,
   come: ReadonlyMap<string, Wire>,
@@ -222,24 +225,30 @@ function exchanges(
   const list = [...gone]
   const other = (keys: readonly string[], key: string) => (keys[0] === key ? keys[1]! : keys[0]!)
   const now = [...come].map(([id, wire]) => [id, isKeys(wire)] as const)
+  const joining = (x: string, y: string) =>
+    now.find(
+      ([id, keys]) => !used.has(`+${id}`) && ((keys[0] === x && keys[1] === y) || (keys[0] === y && keys[1] === x)),
+    )?.[0]
+  const alike = (a: string, x: string) => {
+    const [old, is] = [gone.get(a)!, come.get(x)!]
+    return a === x ? 2 : Number(old.colour === is.colour && old.core === is.core)
+  }
   for (const [i, [a, one]] of list.entries())
     for (const [b, two] of list.slice(i + 1)) {
       if (used.has(`-${a}`) || used.has(`-${b}`)) continue
       const [first, second] = [wasKeys(one), wasKeys(two)]
-      for (const p of first)
-        for (const q of second) {
+      const ways = first.flatMap((p) =>
+        second.flatMap((q) => {
           const [t, u] = [other(first, p), other(second, q)]
-          if (p === q || t === u) continue
-          const is = (x: string, y: string) =>
-            now.find(
-              ([id, keys]) =>
-                !used.has(`+${id}`) && ((keys[0] === x && keys[1] === y) || (keys[0] === y && keys[1] === x)),
-            )?.[0]
-          const [x, y] = [is(p, u), is(q, t)]
-          if (x === undefined || y === undefined || x === y || used.has(`-${a}`) || used.has(`-${b}`)) continue
-          for (const id of [`-${a}`, `-${b}`, `+${x}`, `+${y}`]) used.add(id)
-          found.push([a, x, b, y])
-        }
+          if (p === q || t === u) return []
+          const [x, y] = [joining(p, u), joining(q, t)]
+          return x === undefined || y === undefined || x === y ? [] : [{ x, y, alike: alike(a, x) + alike(b, y) }]
+        }),
+      )
+      const [best] = ways.sort((m, n) => n.alike - m.alike)
+      if (!best) continue
+      for (const id of [`-${a}`, `-${b}`, `+${best.x}`, `+${best.y}`]) used.add(id)
+      found.push([a, best.x, b, best.y])
     }
   return found
 }

@@ -123,7 +123,7 @@ function coreFor(job: Job, from: End, to: End) {
   return { cable: best.id, core, colour: best.cable.cores[core]!, length: best.cable.length }
 }
 
-const isJoint = (job: Job, part: string) => job.parts[part]?.kind.startsWith('joint/') === true
+const isJoint = (job: Job, part: string) => kindOf(job.parts[part] ?? { kind: '' })?.class === 'joint'
 
 /** `Thermostat cable 2` is the cable of `Thermostat 2`. */
 const namedFor = (job: Job, cable: Cable, parts: readonly string[]) =>

@@ -129,9 +129,10 @@ function copyInto(draft: Job, zoneId: string, name: string, own: ReadonlySet<str
   for (const id of own) {
     const { at: _, ...part } = draft.parts[id]!
     const stem = id.replace(/\d+$/, '')
-    const wanted = part.kind.startsWith('joint/') ? freshId(draft.parts, 'S') : `${stem}${number}`
+    const joint = kindOf(part)?.class === 'joint'
+    const wanted = joint ? freshId(draft.parts, 'S') : `${stem}${number}`
     const twin = wanted in draft.parts ? freshId(draft.parts, stem) : wanted
-    const label = part.kind.startsWith('joint/') ? `Splice ${twin}` : relabelled(part.label, zone, number, name)
+    const label = joint ? `Splice ${twin}` : relabelled(part.label, zone, number, name)
     draft.parts[twin] = { ...part, label }
     twins.set(id, twin)
   }

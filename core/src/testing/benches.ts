@@ -104,6 +104,9 @@ export const volts = (simulation: Simulation) => (a: string, b: string) => {
   return simulation.circuit.volts(node(a), node(b))
 }
 
+/** A copy of a document or a circuit, free to be changed. */
+export const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value))
+
 /** The wire that lands on a terminal. */
 export function wireAt(job: Job, point: string): { id: string; wire: Wire } {
   const [id, wire] =

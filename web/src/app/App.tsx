@@ -8,8 +8,8 @@ import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
 import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
+import { useTheme } from '../ui/theme.ts'
 import { JobFrame } from './JobFrame.tsx'
-import { useTheme } from './theme.ts'
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
 

@@ -4,9 +4,9 @@ import { useNavigate } from 'react-router'
 import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
+import { stages } from '../stages/stages.ts'
 import { Sheet } from '../ui/sheet.tsx'
-import { stages } from './stages.ts'
-import { useTheme } from './theme.ts'
+import { useTheme } from '../ui/theme.ts'
 
 interface Found {
   readonly key: string

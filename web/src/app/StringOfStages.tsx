@@ -1,6 +1,6 @@
 import type { StageId, StageStanding } from '@civil-lantern/core'
 import { NavLink } from 'react-router'
-import { stages } from './stages.ts'
+import { stages } from '../stages/stages.ts'
 
 /** The stages as lamps hung on a wire, in the order of the work. */
 export function StringOfStages({ jobId, standing }: { jobId: string; standing: (id: StageId) => StageStanding }) {

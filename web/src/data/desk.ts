@@ -19,12 +19,12 @@ import {
   undoing,
   type Which,
 } from '@civil-lantern/core'
+import { Observable } from '../base/observable.ts'
+import { newId, shelf } from '../base/shelf.ts'
 import { device } from './device.ts'
 import type { EntryLog, LogState } from './entry-log.ts'
 import { History, type Step, type Tried } from './history.ts'
 import type { JobSession, SessionState } from './job-session.ts'
-import { Observable } from './observable.ts'
-import { newId, shelf } from './shelf.ts'
 
 /** Which circuit a window shows: the plan, the wall as it was found, or one of them with what is tried on it. */
 export type Shows = 'planned' | 'found' | 'tried'

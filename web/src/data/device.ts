@@ -1,4 +1,4 @@
-import { newId, shelf } from './shelf.ts'
+import { newId, shelf } from '../base/shelf.ts'
 
 /** Which device this browser is, made once, and whose hands it is in, asked once. */
 export const device = {

@@ -1,7 +1,7 @@
 import { type Entry, inOrder } from '@civil-lantern/core'
+import { Observable } from '../base/observable.ts'
+import { shelf } from '../base/shelf.ts'
 import { api, RefusedByServer } from './api.ts'
-import { Observable } from './observable.ts'
-import { shelf } from './shelf.ts'
 
 export interface LogState {
   /** Everything that is known of the job, in its order: what the server has and what waits here. */

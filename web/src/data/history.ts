@@ -1,5 +1,5 @@
 import type { Edit, Settings, Supposition } from '@civil-lantern/core'
-import { shelf } from './shelf.ts'
+import { shelf } from '../base/shelf.ts'
 
 /** What somebody tries on a job: theirs alone, in nobody else's window. */
 export interface Tried {

@@ -1,7 +1,7 @@
 import { applyEdit, type Document, type Edit } from '@civil-lantern/core'
+import { Observable } from '../base/observable.ts'
+import { shelf } from '../base/shelf.ts'
 import { api, RefusedByServer, type StoredJob, type TriedBefore } from './api.ts'
-import { Observable } from './observable.ts'
-import { shelf } from './shelf.ts'
 
 export interface SessionState {
   readonly document: Document

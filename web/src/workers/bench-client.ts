@@ -10,8 +10,8 @@ import {
   withDelta,
 } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
-import { Observable } from '../data/observable.ts'
-import { shelf } from '../data/shelf.ts'
+import { Observable } from '../base/observable.ts'
+import { shelf } from '../base/shelf.ts'
 
 export type Speed = 1 | 4 | 'instant'
 

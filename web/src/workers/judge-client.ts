@@ -10,7 +10,7 @@ import {
   type Spot,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
-import { Observable } from '../data/observable.ts'
+import { Observable } from '../base/observable.ts'
 import type { JudgeApi } from './judge.worker.ts'
 
 export type Judged<T> =

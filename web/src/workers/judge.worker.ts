@@ -15,7 +15,7 @@ import {
   type Spot,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
-import { newId } from '../data/shelf.ts'
+import { newId } from '../base/shelf.ts'
 
 type Told = (progress: Progress) => void | Promise<void>
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
-import { stageOf } from '../../app/stages.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Card } from '../../ui/controls.tsx'
+import { stageOf } from '../stages.ts'
 
 /** A stage that is still to come says so, and what it will need. */
 export function LaterStage({ id }: { id: string }) {

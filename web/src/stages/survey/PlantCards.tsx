@@ -15,11 +15,8 @@ export function BoilerCard({ job }: { job: Job }) {
     ...kindChoices(job, own, ({ class: of }) => of === 'boiler'),
     { value: '', says: 'None here: heat comes from elsewhere' },
   ]
-  const panels = [
-    { value: '', says: 'None' },
-    ...kindChoices(job, own, ({ kind }) => kind.startsWith('panel/zone-valve-')),
-  ]
-  const turns = Object.values(job.zones).some(({ valveKind }) => valveKind === 'valve/diverter')
+  const panels = [{ value: '', says: 'None' }, ...kindChoices(job, own, ({ roles }) => roles?.zones !== undefined)]
+  const turns = Object.values(job.zones).some(({ valveKind }) => catalogue.get(valveKind)?.roles?.diverts !== undefined)
   const runsOn = about?.figures.postRun !== undefined
   const hotWater = Object.values(job.zones).some((zone) => zone.hotWater)
   return (

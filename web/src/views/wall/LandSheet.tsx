@@ -1,7 +1,7 @@
 import { type Job, pointInWords } from '@civil-lantern/core'
-import { pointsOf } from '../../meter/PointPicker.tsx'
 import { SearchList } from '../../ui/search-list.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
+import { pointsOf } from '../points.ts'
 
 /** Where the conductor in hand lands, chosen from a list: the way of the keyboard. */
 export function LandSheet({

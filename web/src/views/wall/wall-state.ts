@@ -1,9 +1,9 @@
 import type { Job, Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react'
-import type { WallApi } from '../../workers/wall.worker.ts'
 import type { Arrangement } from './arrange.ts'
 import type { Spots } from './hang.ts'
+import type { WallApi } from './wall.worker.ts'
 
 /** What everything on the wall looks at. */
 export interface WallContextValue {
@@ -46,7 +46,7 @@ export function useArrangement(job: Job, folded: readonly string[]) {
   const held = useRef<Spots>({})
   const [tidied, setTidied] = useState(0)
   useEffect(() => {
-    const worker = new Worker(new URL('../../workers/wall.worker.ts', import.meta.url), { type: 'module' })
+    const worker = new Worker(new URL('./wall.worker.ts', import.meta.url), { type: 'module' })
     wall.current = wrap<WallApi>(worker)
     return () => worker.terminate()
   }, [])

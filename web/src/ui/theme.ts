@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { shelf } from '../data/shelf.ts'
+import { shelf } from '../base/shelf.ts'
 
 export type Theme = 'day' | 'basement'
 

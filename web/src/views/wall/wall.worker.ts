@@ -1,7 +1,7 @@
 import type { Job } from '@civil-lantern/core'
 import { expose } from 'comlink'
-import { arrange } from '../views/wall/arrange.ts'
-import type { Spots } from '../views/wall/hang.ts'
+import { arrange } from './arrange.ts'
+import type { Spots } from './hang.ts'
 
 const wall = {
   arrange: (job: Job, folded: readonly string[], held: Spots) => {

@@ -1,0 +1,153 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import type { Circuit, Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
+import { copyOf, wireAt, wired } from '../testing/benches.ts'
+import { compare } from './compare.ts'
+
+const plants: Record<string, () => Job> = { ...demoJobs, 'twelve zones': () => wired({ zones: 12 }) }
+
+/** The same circuit with every wire, cable and splice renamed, in another order, some wires turned, some ways exchanged. */
+function disguised(job: Job, seed: readonly number[]): Job {
+  const at = (i: number) => seed[i % seed.length]!
+  const shuffled = <T>(list: T[]) =>
+    list
+      .map((one, i) => [at(i), i, one] as const)
+      .sort((a, b) => a[0] - b[0] || a[1] - b[1])
+      .map(([, , one]) => one)
+  const joint = (id: string) => kindOf(job.parts[id]!)?.roles?.connector !== undefined
+  const names = new Map(
+    Object.keys(job.parts).map((id, i) => [id, joint(id) ? `J${(at(i) % 900) + 100 + i * 1000}` : id]),
+  )
+  const cables = new Map(Object.keys(job.cables).map((id, i) => [id, `C${i}x${at(i) % 100}`]))
+  const ways = (part: string) => {
+    const terminals = Object.keys(kindOf(job.parts[part]!)?.terminals ?? {})
+    const mixed = shuffled([...terminals])
+    return new Map(terminals.map((one, i) => [one, mixed[i]!]))
+  }
+  const turns = new Map(
+    Object.keys(job.parts)
+      .filter(joint)
+      .map((id) => [id, ways(id)]),
+  )
+  const end = ({ part, terminal }: { part: string; terminal: string }) => ({
+    part: names.get(part)!,
+    terminal: turns.get(part)?.get(terminal) ?? terminal,
+  })
+  return {
+    ...job,
+    parts: Object.fromEntries(
+      shuffled(Object.entries(job.parts)).map(([id, part]) => [
+        names.get(id)!,
+        joint(id) ? { ...part, label: `Joint ${id}` } : part,
+      ]),
+    ),
+    cables: Object.fromEntries(
+      shuffled(Object.entries(job.cables)).map(([id, cable]) => [cables.get(id)!, { ...cable, label: `Cable ${id}` }]),
+    ),
+    wires: Object.fromEntries(
+      shuffled(Object.entries(job.wires)).map(([, wire], i) => {
+        const [from, to] = [end(wire.from), end(wire.to)]
+        const turned = at(i) % 2 === 0
+        return [
+          `x${i}`,
+          {
+            ...wire,
+            label: `n${i}`,
+            ...(turned ? { from: to, to: from } : { from, to }),
+            ...(wire.cable ? { cable: cables.get(wire.cable)! } : {}),
+          },
+        ]
+      }),
+    ),
+  }
+}
+
+const whats = (was: Job, is: Job) => compare(was, is).changes.map(({ what }) => what)
+
+describe.each(Object.entries(plants))('%s', (_name, make) => {
+  const job = make()
+
+  it('compared with itself, and with any disguise of itself, differs in nothing', () => {
+    expect(compare(job, job).changes).toEqual([])
+    fc.assert(
+      fc.property(fc.array(fc.nat(9999), { minLength: 3, maxLength: 40 }), (seed) => {
+        expect(compare(job, disguised(job, seed)).changes.map(({ says }) => says)).toEqual([])
+      }),
+      { numRuns: 6 },
+    )
+  })
+
+  it('whatever was changed is put back by its changes', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(3), fc.nat(500), fc.nat(500)), { minLength: 1, maxLength: 3 }), (hits) => {
+        const is: Job = copyOf(job)
+        for (const [what, a, b] of hits) {
+          const ids = Object.keys(is.wires)
+          const [one, other] = [is.wires[ids[a % ids.length]!]!, is.wires[ids[b % ids.length]!]!]
+          if (what === 0) delete is.wires[ids[a % ids.length]!]
+          else if (what === 1) one.to = other.to
+          else if (what === 2) [one.from, other.from] = [other.from, one.from]
+          else is.wires[`extra${a}`] = { ...one, to: other.to, label: 'extra' }
+        }
+        const { changes } = compare(job, is)
+        const mended: Job = copyOf(is)
+        for (const change of changes) change.putBack(mended)
+        expect(whats(job, mended)).toEqual([])
+      }),
+      { numRuns: 25 },
+    )
+  })
+})
+
+describe('what differs is said once', () => {
+  const job = demoJobs['kestrel-point']!()
+  const changed = (alter: (job: Job) => void) => {
+    const is: Job = copyOf(job)
+    alter(is)
+    return { is, changes: compare(job, is).changes }
+  }
+
+  it('two leads exchanged are one difference', () => {
+    const { changes } = changed((is) => {
+      const [a, b] = [wireAt(is, 'V2.m1').wire, wireAt(is, 'V2.e1').wire]
+      const put = (wire: typeof a, from: string, to: string) => {
+        for (const end of ['from', 'to'] as const)
+          if (wire[end].part === 'V2' && wire[end].terminal === from) wire[end] = { part: 'V2', terminal: to }
+      }
+      put(a, 'm1', 'e1')
+      put(b, 'e1', 'm1')
+    })
+    expect(changes.map(({ what, electrical }) => [what, electrical])).toEqual([['wires exchanged', true]])
+    expect(changes[0]!.says).toMatch(/^Wires \d+ and \d+ exchanged at Valve 2 M1 and Valve 2 S1$/)
+  })
+
+  it.each<[string, (is: Job) => void, string, boolean]>([
+    ['gone', (is) => void delete is.wires.w21, 'wire gone', true],
+    ['moved', (is) => void (wireAt(is, 'TS2.w').wire.to = { part: 'TS2', terminal: 'r' }), 'wire moved', true],
+    ['another colour', (is) => void (is.wires.w21!.colour = 'pink'), 'wire changed', false],
+    ['another size', (is) => void (is.wires.w21!.size = 0.33), 'wire changed', true],
+    ['another kind', (is) => void (is.parts.V2!.kind = 'valve/stored-charge'), 'part changed', true],
+    ['another figure', (is) => void (is.parts.V2!.figures = { va: 9 }), 'part changed', true],
+    ['other cores', (is) => void (is.cables.TC2!.cores = { red: 'red', white: 'white' }), 'cable changed', false],
+  ])('%s', (_name, alter, what, electrical) => {
+    const { is, changes } = changed(alter)
+    expect(changes.map((one) => [one.what, one.electrical])).toEqual([[what, electrical]])
+    const mended: Circuit = copyOf(is)
+    changes[0]!.putBack(mended)
+    expect(mended.parts).toEqual(job.parts)
+    expect(compare(job, { ...is, ...mended }).changes).toEqual([])
+  })
+
+  it('names and labels are no difference; a part hung is one, and goes with its wires when put back', () => {
+    expect(changed((is) => void (is.parts.V2!.label = 'By the pillar')).changes).toEqual([])
+    const { is, changes } = changed((draft) => {
+      draft.parts.K9 = { kind: 'relay/single', label: 'Relay', place: 'boiler' }
+      draft.wires.coil = { ...draft.wires.w21!, to: { part: 'K9', terminal: 'a1' } }
+    })
+    expect(changes.map(({ what }) => what).sort()).toEqual(['part added', 'wire added'])
+    for (const change of changes) change.putBack(is)
+    expect(is).toEqual(job)
+  })
+})

@@ -2,11 +2,13 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { calibrationSeconds, childSeconds } from './effort.mjs'
 import { build, installPackages, installPrograms, run, say } from './shared.mjs'
 
 const from = Date.now()
 await installPackages()
 await installPrograms()
+const installed = childSeconds()
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-test-'))
 let passed = 0
@@ -51,6 +53,14 @@ await build()
 await suite('browser tests', ['--config', 'e2e/vitest.config.ts'])
 rmSync(folder, { recursive: true, force: true })
 
+const seconds = childSeconds()
+if (seconds !== undefined) {
+  const calibration = calibrationSeconds()
+  const testing = seconds - installed
+  say(
+    `${testing.toFixed(0)} s of CPU, ${(testing / calibration).toFixed(0)} calibration loops of ${calibration.toFixed(2)} s`,
+  )
+}
 say(`${((Date.now() - from) / 60_000).toFixed(1)} minutes`)
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

@@ -1,10 +1,11 @@
 import { size } from '../circuit/complex.ts'
-import { type InstalledPart, terminalName, transformerIn } from '../circuit/netlist.ts'
+import { type InstalledPart, type Netlist, transformerIn } from '../circuit/netlist.ts'
 import { feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { endSwitchOf } from '../parts/kind.ts'
+import { copperOf } from '../poles/poles.ts'
 import { type Strip, stripOf } from './strip.ts'
 import type { Subject } from './unroll.ts'
 import { WalkMap } from './walks.ts'
@@ -54,11 +55,11 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
       ...(standIn ? { standIn } : {}),
     }
   })
-  const landed = new Set(Object.values(job.wires).flatMap(({ from, to }) => [terminalName(from), terminalName(to)]))
-  const isLanded = ({ id, nodes, branches }: InstalledPart, element: string) => {
+  const used = usedTerminals(netlist)
+  const isUsed = ({ id, nodes, branches }: InstalledPart, element: string) => {
     const branch = branches.get(element)
     return [...nodes].some(
-      ([terminal, node]) => (node === branch?.a || node === branch?.b) && landed.has(`${id}.${terminal}`),
+      ([terminal, node]) => (node === branch?.a || node === branch?.b) && used.has(`${id}.${terminal}`),
     )
   }
   const shared: Strip[] = []
@@ -72,8 +73,8 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
       const primary: Subject = { part: id, element: winding.element.name, a, b, load: true, amps }
       shared.push(stripOf(`supply:${id}`, primary, context))
     }
-    // A contact that nothing is landed on is not used, which is no fault.
-    const lanes = [...(kind.roles?.lanes ?? []), ...furtherSwitches(part)].filter((name) => isLanded(part, name))
+    // A contact whose leads end in caps, or bear nothing, is not used, which is no fault.
+    const lanes = [...(kind.roles?.lanes ?? []), ...furtherSwitches(part)].filter((name) => isUsed(part, name))
     for (const element of [kind.roles?.work, kind.roles?.actuator, ...lanes]) {
       if (element === undefined || owned.has(`${id}.${element}`)) continue
       const made = strip(`work-${element}`, id, element)
@@ -83,6 +84,27 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
   // In the order of the sequence: the supply, then what it feeds.
   shared.sort((a, b) => Number(b.id.startsWith('supply:')) - Number(a.id.startsWith('supply:')))
   return { zones, shared }
+}
+
+const usedIn = new WeakMap<Netlist, ReadonlySet<string>>()
+
+/** Terminals that conductors and connectors join to another terminal, of whatever part; once for a netlist. */
+function usedTerminals(netlist: Netlist): ReadonlySet<string> {
+  const known = usedIn.get(netlist)
+  if (known) return known
+  const copper = copperOf(netlist)
+  const at = new Map<number, string[]>()
+  for (const { id, kind, nodes } of netlist.parts.values()) {
+    if (kind.class === 'joint') continue
+    for (const [terminal, node] of nodes) {
+      if (!Object.hasOwn(kind.terminals, terminal)) continue
+      const group = copper.of(node)
+      at.set(group, [...(at.get(group) ?? []), `${id}.${terminal}`])
+    }
+  }
+  const used = new Set([...at.values()].flatMap((names) => (names.length > 1 ? names : [])))
+  usedIn.set(netlist, used)
+  return used
 }
 
 /** Switches of a valve beside the one by which it proves that it is open. */

@@ -22,6 +22,11 @@ class Groups {
 
 const isStrap = ({ form, element }: Branch) => form === 'contact' && element?.form === 'contact' && !element.operated
 
+const isCopper = (branch: Branch) => branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)
+
+/** Nodes that are one by copper alone: conductors, connectors and fixed straps. */
+export const copperOf = (netlist: Netlist) => new Groups(netlist, isCopper)
+
 /**
  * What is joined to what on the sound wiring, without looking at any state: by copper alone; through the switches, breakers
  * and fuses of a supply as well; and through every contact that could close. Never through a load or a transformer.
@@ -36,14 +41,13 @@ export class Poles {
   constructor(netlist: Netlist, job: Job) {
     this.#netlist = netlist
     this.feeds = feedsOf(netlist, job)
-    const copper = (branch: Branch) => branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)
     const guards = (branch: Branch) => {
       const of = branch.part === undefined ? undefined : netlist.parts.get(branch.part)?.kind.class
       return branch.form === 'contact' && (of === 'switch' || of === 'protection')
     }
-    this.copper = new Groups(netlist, copper)
-    this.rail = new Groups(netlist, (branch) => copper(branch) || guards(branch))
-    this.metal = new Groups(netlist, (branch) => copper(branch) || branch.form === 'contact')
+    this.copper = copperOf(netlist)
+    this.rail = new Groups(netlist, (branch) => isCopper(branch) || guards(branch))
+    this.metal = new Groups(netlist, (branch) => isCopper(branch) || branch.form === 'contact')
   }
 
   /** Wires without which two nodes would not be joined by copper; empty where they are not. */
@@ -52,10 +56,7 @@ export class Poles {
     const group = this.copper.of(a)
     const wires = this.#netlist.branches.filter(({ form, a: end }) => form === 'wire' && this.copper.of(end) === group)
     return wires.flatMap(({ wire, index }) => {
-      const without = new Groups(
-        this.#netlist,
-        (branch) => branch.index !== index && (branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)),
-      )
+      const without = new Groups(this.#netlist, (branch) => branch.index !== index && isCopper(branch))
       return without.joined(a, b) ? [] : [wire!]
     })
   }

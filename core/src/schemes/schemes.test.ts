@@ -9,7 +9,7 @@ import { type Ask, seriousIn, wired } from '../testing/benches.ts'
 import { line, sizesOf, ways } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { diverterSetUp } from './diverter-set-up.ts'
-import { fitOf, schemeCalled, wiredBy } from './index.ts'
+import { fitOf, schemeCalled, schemes, wiredBy } from './index.ts'
 import { outOfStep } from './out-of-step.ts'
 
 describe.each(ways)(
@@ -45,6 +45,11 @@ describe.each(ways)(
     )
   },
 )
+
+it('every scheme is among the tested ways, but for the diverter with a bench of its own and the one that wires nothing', () => {
+  const listed = new Set(ways.map(({ scheme }) => scheme))
+  expect(schemes.map(({ id }) => id).filter((id) => !listed.has(id))).toEqual(['s15', 's16'])
+})
 
 describe('a way that does not fit', () => {
   it.each<[string, Ask, string]>([

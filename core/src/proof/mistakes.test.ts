@@ -42,14 +42,17 @@ it.each(mistakes.map((one) => [one.name, one] as const))(
       ...(first.length === 0 ? differences.map((one) => pathOf(job, one)) : []),
     ]
     expect(evidence.some((at) => names(at, culprit))).toBe(true)
+    // The same again is not computed again: the first look of the way back is the one just taken.
+    let look = { findings: wrong.length === 0 ? first : serious(job), differences }
     for (let round = 0; round < 6; round++) {
-      const [finding] = serious(job)
-      const [difference] = finding ? [] : proven(job).differences
+      const [finding] = look.findings
+      const [difference] = finding ? [] : look.differences
       const fix = finding ? fixOf(job, finding) : difference && fixOfDifference(job, difference)
       if (!fix) break
       job = applied(job, fix)!
+      look = { findings: serious(job), differences: proven(job).differences }
     }
-    expect([serious(job).map(({ says }) => says), proven(job).differences.map(({ says }) => says)]).toEqual([[], []])
+    expect([look.findings.map(({ says }) => says), look.differences.map(({ says }) => says)]).toEqual([[], []])
     found++
   },
   60_000,

@@ -17,6 +17,9 @@ const RETRY = 2000
 /** Entries sent at once. */
 const BATCH = 200
 
+/** What the server will not take however often it is sent. */
+const isRefusal = (error: unknown): error is RefusedByServer => error instanceof RefusedByServer && error.status < 500
+
 /** The entries of one job: what the server has, and what is written down here and not acknowledged yet. */
 export class EntryLog extends Observable<LogState> {
   readonly #jobId: string
@@ -28,6 +31,8 @@ export class EntryLog extends Observable<LogState> {
   #older: unknown[]
   #heard = false
   #sending = false
+  /** How many answers of the server have been taken in. */
+  #answers = 0
   readonly #gone = new AbortController()
   readonly #look: ReturnType<typeof setInterval>
 
@@ -65,34 +70,43 @@ export class EntryLog extends Observable<LogState> {
   async #flush() {
     if (!this.#unsent || this.#sending || this.#gone.signal.aborted) return
     this.#sending = true
+    let through: boolean
     const going = [...this.#older, ...this.#waiting].slice(0, BATCH)
     try {
       this.#took(await api.addEntries(this.#jobId, going))
       this.#arrived(going)
+      through = true
     } catch (error) {
-      if (error instanceof RefusedByServer && error.status < 500) await this.#refused(going, error)
-      else setTimeout(() => void this.#flush(), RETRY)
+      through = isRefusal(error) && (await this.#refused(going, error))
     }
     this.#sending = false
     if (this.#gone.signal.aborted) return
     this.#keep()
     this.#tell()
+    if (through) void this.#flush()
+    else setTimeout(() => void this.#flush(), RETRY)
   }
 
-  /** One malformed entry must not keep the others: each is sent for itself, and the refused one is named. */
-  async #refused(going: readonly unknown[], error: RefusedByServer) {
+  /**
+   * One malformed entry must not keep the others: each is sent for itself, and the refused one is named.
+   * @returns whether the server has answered to every one of them
+   */
+  async #refused(going: readonly unknown[], error: RefusedByServer): Promise<boolean> {
     if (going.length === 1) {
       this.notice(`The log did not take this: ${error.message}`)
       this.#arrived(going)
-      return
+      return true
     }
+    let answered = true
     for (const one of going)
       try {
         this.#took(await api.addEntries(this.#jobId, [one]))
         this.#arrived([one])
       } catch (again) {
-        if (again instanceof RefusedByServer && again.status < 500) await this.#refused([one], again)
+        if (isRefusal(again)) await this.#refused([one], again)
+        else answered = false
       }
+    return answered
   }
 
   #arrived(sent: readonly unknown[]) {
@@ -103,8 +117,10 @@ export class EntryLog extends Observable<LogState> {
   async #catchUp() {
     if (this.#gone.signal.aborted || document.visibilityState !== 'visible') return
     if (this.#unsent) return this.#flush()
+    const asked = this.#answers
     const fresh = await api.entries(this.#jobId).catch(() => undefined)
-    if (!fresh || this.#gone.signal.aborted) return
+    // What was answered meanwhile, to entries sent after this was asked, is newer than this answer.
+    if (!fresh || this.#gone.signal.aborted || asked !== this.#answers) return
     const same = this.#heard && fresh.length === this.#kept.length && fresh.at(-1)?.id === this.#kept.at(-1)?.id
     this.#took(fresh)
     if (!same) this.#tell()
@@ -112,6 +128,7 @@ export class EntryLog extends Observable<LogState> {
 
   #took(entries: readonly Entry[]) {
     this.#heard = true
+    this.#answers++
     this.#kept = entries
   }
 

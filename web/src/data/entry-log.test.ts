@@ -1,0 +1,202 @@
+import { type Entry, nextEntry } from '@civil-lantern/core'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
+import { EntryLog } from './entry-log.ts'
+
+let page: Page
+let said: string[] = []
+let logs: EntryLog[] = []
+let count = 0
+
+const entry = (words: string, known: readonly Entry[] = []): Entry =>
+  nextEntry({ id: `e${++count}`, by: 'Ash', device: 'phone', clock: '2026-03-01T10:00:00.000Z', revision: 1 }, known, {
+    kind: 'note',
+    text: words,
+  })
+
+/** A server that keeps entries by id and refuses those whose note is "bad". */
+class Server {
+  kept: Entry[] = []
+  readonly answer = ({ method, body }: Asked): Answer => {
+    if (method === 'GET') return { says: { entries: this.kept } }
+    const entries = body.entries as Entry[]
+    if (entries.some((one) => one.body?.text === 'bad'))
+      return { status: 400, says: { failures: [{ where: [], says: 'A note is bad.', remedy: 'Write it anew.' }] } }
+    for (const one of entries) if (!this.kept.some(({ id }) => id === one.id)) this.kept = [...this.kept, one]
+    return { says: { entries: this.kept } }
+  }
+}
+
+async function opened(server: Server) {
+  page.answers(server.answer)
+  const log = new EntryLog('k')
+  log.notice = (words) => said.push(words)
+  logs.push(log)
+  await rest()
+  return log
+}
+const texts = (log: EntryLog) => log.state().entries.map(({ body }) => body.text)
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  page = aPage()
+  said = []
+})
+afterEach(() => {
+  for (const log of logs) log.close()
+  logs = []
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+it('what the server has is heard at the opening; nothing is heard before', async () => {
+  const server = new Server()
+  server.kept = [entry('old')]
+  page.answers(server.answer)
+  const log = new EntryLog('k')
+  logs.push(log)
+  expect(log.state()).toMatchObject({ heard: false, entries: [] })
+  await rest()
+  expect(log.state().heard).toBe(true)
+  expect(texts(log)).toEqual(['old'])
+})
+
+it('an entry stands at once, waits on the shelf, and waits no more when it has arrived', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  const back = held<Answer>()
+  page.answers((asked) => (asked.method === 'POST' ? back.promise : server.answer(asked)))
+  const one = entry('cold pipe')
+  log.add([one])
+  expect(texts(log)).toEqual(['cold pipe'])
+  expect([...log.state().waiting]).toEqual([one.id])
+  expect(page.store.kept.get('lantern:entries:k')).toContain('cold pipe')
+  back.go(server.answer(page.asked.at(-1)!))
+  await rest()
+  expect(log.state().waiting.size).toBe(0)
+  expect(texts(log)).toEqual(['cold pipe'])
+  expect(page.store.kept.has('lantern:entries:k')).toBe(false)
+})
+
+it('without a line it is tried again every two seconds, and by the next opening', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  page.answers(() => 'unreachable')
+  log.add([entry('later')])
+  await rest()
+  const tries = () => page.asked.filter(({ method }) => method === 'POST').length
+  expect(tries()).toBe(1)
+  await vi.advanceTimersByTimeAsync(1999)
+  expect(tries()).toBe(1)
+  await vi.advanceTimersByTimeAsync(1)
+  expect(tries()).toBe(2)
+  log.close()
+  const again = await opened(server)
+  await rest()
+  expect(server.kept.map(({ body }) => body.text)).toEqual(['later'])
+  expect(again.state().waiting.size).toBe(0)
+})
+
+it('a closed log tries no more', async () => {
+  const log = await opened(new Server())
+  page.answers(() => 'unreachable')
+  log.add([entry('never')])
+  await rest()
+  log.close()
+  const before = page.asked.length
+  await vi.advanceTimersByTimeAsync(60_000)
+  expect(page.asked.length).toBe(before)
+})
+
+it('of several entries the refused one is named; the others arrive, the second refusal too', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  log.add([entry('good'), entry('bad'), entry('fine'), entry('bad')])
+  await rest()
+  await rest()
+  expect(server.kept.map(({ body }) => body.text)).toEqual(['good', 'fine'])
+  expect(said).toEqual(Array(2).fill('The log did not take this: A note is bad. Write it anew.'))
+  expect(log.state().waiting.size).toBe(0)
+})
+
+it('a line that breaks among a refused lot loses nothing and is not hammered', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  let posts = 0
+  page.answers((asked) => (asked.method === 'POST' && ++posts === 3 ? 'unreachable' : server.answer(asked)))
+  log.add([entry('good'), entry('unlucky'), entry('bad')])
+  await rest()
+  await rest()
+  expect([posts, log.state().waiting.size]).toEqual([4, 1])
+  await vi.advanceTimersByTimeAsync(2000)
+  expect(server.kept.map(({ body }) => body.text)).toEqual(['good', 'unlucky'])
+})
+
+it('an error of the server is no refusal: the entry waits', async () => {
+  const log = await opened(new Server())
+  page.answers(() => ({ status: 500, says: {} }))
+  log.add([entry('patience')])
+  await rest()
+  expect(said).toEqual([])
+  expect(log.state().waiting.size).toBe(1)
+})
+
+it('two hundred go at once, and the rest right after them', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  log.add(Array.from({ length: 201 }, (_, i) => entry(`n${i}`)))
+  await rest()
+  await rest()
+  expect(page.asked.filter(({ method }) => method === 'POST').map(({ body }) => (body.entries as []).length)).toEqual([
+    200, 1,
+  ])
+  expect(log.state().waiting.size).toBe(0)
+})
+
+it('an answer asked for before an entry arrived does not make that entry vanish', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  const slow = held<Answer>()
+  page.answers((asked) => (asked.method === 'GET' ? slow.promise : server.answer(asked)))
+  page.happens('focus')
+  await rest()
+  log.add([entry('meanwhile')])
+  await rest()
+  expect(texts(log)).toEqual(['meanwhile'])
+  slow.go({ says: { entries: [] } })
+  await rest()
+  expect(texts(log)).toEqual(['meanwhile'])
+})
+
+it('a full store is said; the entry is sent all the same', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  page.store.room = 3
+  log.add([entry('big')])
+  await rest()
+  expect(said.join()).toContain('store is full')
+  expect(server.kept).toHaveLength(1)
+})
+
+it('others’ entries come every five seconds, and nobody is woken when there are none', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  let woken = 0
+  log.subscribe(() => woken++)
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(woken).toBe(0)
+  server.kept = [entry('theirs')]
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(texts(log)).toEqual(['theirs'])
+  expect(woken).toBe(1)
+})
+
+it('entries of a window of an older version go as they are', async () => {
+  const server = new Server()
+  const older = { id: 'x', kind: 'note', text: 'from before' }
+  page.store.setItem('lantern:entries:k', JSON.stringify([older]))
+  await opened(server)
+  await rest()
+  expect(page.asked.find(({ method }) => method === 'POST')!.body.entries).toEqual([older])
+  expect(page.store.kept.has('lantern:entries:k')).toBe(false)
+})

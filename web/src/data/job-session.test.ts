@@ -1,0 +1,252 @@
+import { applyEdit, type Document, documentOf, type Edit, makeEdit, plannedJob } from '@civil-lantern/core'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
+import { JobSession } from './job-session.ts'
+
+const start = documentOf(demoJobs['kestrel-point']!())
+const says = (status: number, what: unknown): Answer => ({ status, says: what })
+const refusal = (words: string) => ({ failures: [{ where: [], says: words, remedy: 'Do it again.' }] })
+
+let page: Page
+let open: JobSession[] = []
+let said: string[] = []
+
+/** A server that keeps the job: whatever is sent is applied, an edit only once. */
+class Server {
+  document: Document = start
+  revision = 1
+  readonly known = new Set<string>()
+  edits: string[] = []
+
+  readonly answer = ({ method, body }: Asked): Answer => {
+    if (method === 'GET') return says(200, { id: 'k', revision: this.revision, document: this.document, tried: null })
+    if (body.revision !== this.revision)
+      return says(409, { ...refusal('Older.'), current: { id: 'k', revision: this.revision, document: this.document } })
+    for (const edit of body.edits as Edit[]) this.take(edit)
+    return says(200, { revision: this.revision })
+  }
+
+  take(edit: Edit) {
+    if (this.known.has(edit.id)) return
+    const next = applyEdit(this.document, edit)
+    if (!next.ok) throw new Error(next.failures[0]!.says)
+    this.known.add(edit.id)
+    this.edits.push(edit.name)
+    this.document = next.value
+    this.revision++
+  }
+}
+
+const note = (document: Document, words: string, id = words): Edit =>
+  makeEdit(plannedJob(document), words, id, (draft) => {
+    draft.site.notes = words
+  })!.edit
+const renamed = (document: Document, name: string): Edit =>
+  makeEdit(plannedJob(document), name, name, (draft) => {
+    draft.zones.keepers!.name = name
+  })!.edit
+
+async function opened(server: Server) {
+  page.answers(server.answer)
+  const session = await JobSession.open('k')
+  session.notice = (words) => said.push(words)
+  open.push(session)
+  await rest()
+  return session
+}
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  page = aPage()
+  said = []
+})
+afterEach(() => {
+  for (const session of open) session.close()
+  open = []
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+it('an edit is shown at once, sent, and kept until it has arrived', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  const back = held<Answer>()
+  page.answers((asked) => (asked.method === 'POST' ? back.promise : server.answer(asked)))
+  expect(session.apply(note(start, 'dog bites'))).toBe(true)
+  expect(session.state()).toMatchObject({ save: 'saving', pending: 1 })
+  expect(session.state().document.site.notes).toBe('dog bites')
+  expect(page.store.kept.get('lantern:job:k')).toContain('dog bites')
+  back.go(server.answer(page.asked.at(-1)!))
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0, revision: 2 })
+  expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])
+})
+
+it('what could not be sent is tried again, ever more seldom, and at once when the line is back', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  page.answers(() => 'unreachable')
+  session.apply(note(start, 'one'))
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'waiting', pending: 1 })
+  const tries = () => page.asked.filter(({ method }) => method === 'POST').length
+  expect(tries()).toBe(1)
+  await vi.advanceTimersByTimeAsync(499)
+  expect(tries()).toBe(1)
+  await vi.advanceTimersByTimeAsync(1)
+  expect(tries()).toBe(2)
+  await vi.advanceTimersByTimeAsync(999)
+  expect(tries()).toBe(2)
+  page.answers(server.answer)
+  page.happens('online')
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'saved', revision: 2 })
+  expect(server.edits).toEqual(['one'])
+})
+
+it('a window closed before its edit arrived sends it when the job is opened again', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  page.answers(() => 'unreachable')
+  session.apply(note(start, 'kept'))
+  await rest()
+  session.close()
+  const again = await opened(server)
+  expect(again.state().document.site.notes).toBe('kept')
+  await rest()
+  expect(server.edits).toEqual(['kept'])
+})
+
+it('without a server the kept job opens, edits and all; without either it does not', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  page.answers(() => 'unreachable')
+  session.apply(note(start, 'alone'))
+  session.close()
+  const again = await JobSession.open('k')
+  open.push(again)
+  expect(again.state().document.site.notes).toBe('alone')
+  page.store.kept.clear()
+  await expect(JobSession.open('k')).rejects.toThrow('nobody answers')
+})
+
+it('an edit made on an older revision is put on top of what another window saved', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  server.take(renamed(server.document, 'Porch'))
+  session.apply(note(start, 'mine'))
+  await rest()
+  await rest()
+  expect(said).toEqual(['This job was changed in another window. Your edit was put on top of that.'])
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0, revision: 3 })
+  expect(session.state().document.zones.keepers!.name).toBe('Porch')
+  expect(server.document.site.notes).toBe('mine')
+})
+
+it('an edit that no longer fits is said, and the others go on', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  server.take(
+    makeEdit(plannedJob(server.document), 'Take zone 1 out', 'out', (draft) => {
+      delete draft.zones.keepers
+    })!.edit,
+  )
+  session.apply(renamed(start, 'Porch'))
+  session.apply(note(session.state().document, 'mine'))
+  await rest()
+  await rest()
+  expect(said.join(' ')).toContain('"Porch" could not be kept')
+  expect(server.document.site.notes).toBe('mine')
+  expect(session.state().pending).toBe(0)
+})
+
+it('of several edits the one the server refuses is named; the good ones arrive', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  const hold = held<Answer>()
+  let first = true
+  page.answers((asked) => {
+    if (asked.method === 'GET') return server.answer(asked)
+    if (first) {
+      first = false
+      return hold.promise
+    }
+    const edits = asked.body.edits as Edit[]
+    if (edits.some(({ name }) => name === 'bad')) return says(400, refusal('It is bad.'))
+    return server.answer(asked)
+  })
+  const words = ['zero', 'good', 'bad', 'fine']
+  for (const word of words) session.apply(note(session.state().document, word))
+  hold.go(server.answer(page.asked.at(-1)!))
+  await rest()
+  await rest()
+  expect(server.edits).toEqual(['zero', 'good', 'fine'])
+  expect(said).toEqual(['Not saved: "bad". It is bad. Do it again.'])
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
+})
+
+it('a full store is said once, and the edit is sent all the same', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  page.store.room = 10
+  session.apply(note(start, 'one'))
+  session.apply(note(session.state().document, 'two'))
+  await rest()
+  await rest()
+  expect(said.filter((words) => words.includes('store is full'))).toHaveLength(1)
+  expect(server.edits).toEqual(['one', 'two'])
+})
+
+it('an edit that does not fit here is refused in words and changes nothing', async () => {
+  const session = await opened(new Server())
+  const before = session.state()
+  const bad = {
+    ...renamed(start, 'Porch'),
+    patches: [{ op: 'replace' as const, path: ['zones', 'nobody', 'name'], value: 7 }],
+  }
+  expect(session.apply(bad as Edit)).toBe(false)
+  expect(session.state()).toBe(before)
+  expect(said).toHaveLength(1)
+})
+
+it('looks every five seconds and on focus for what others saved; an older answer changes nothing', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  server.take(renamed(server.document, 'Porch'))
+  await vi.advanceTimersByTimeAsync(4999)
+  expect(session.state().revision).toBe(1)
+  await vi.advanceTimersByTimeAsync(1)
+  expect(session.state().document.zones.keepers!.name).toBe('Porch')
+  server.take(note(server.document, 'theirs'))
+  page.happens('focus')
+  await rest()
+  expect(session.state().document.site.notes).toBe('theirs')
+  const stale = held<Answer>()
+  page.answers(() => stale.promise)
+  page.happens('focus')
+  await rest()
+  page.answers(server.answer)
+  session.apply(note(session.state().document, 'mine'))
+  await rest()
+  stale.go(says(200, { id: 'k', revision: 3, document: start, tried: null }))
+  await rest()
+  expect(session.state().document.site.notes).toBe('mine')
+})
+
+it('edits kept by an older version are sent as that version wrote them, before the job is fetched', async () => {
+  const server = new Server()
+  page.store.setItem(
+    'lantern:job:k',
+    JSON.stringify({
+      base: { id: 'k', revision: 1, document: { version: 1 } },
+      pending: [{ id: 'old', name: 'Old', patches: [] }],
+    }),
+  )
+  page.answers((asked) => (asked.method === 'GET' ? server.answer(asked) : says(200, { revision: 2 })))
+  const session = await JobSession.open('k')
+  open.push(session)
+  expect(page.asked.map(({ method }) => method)).toEqual(['POST', 'GET'])
+  expect(page.asked[0]!.body).toMatchObject({ version: 1, revision: 1, edits: [{ id: 'old' }] })
+  expect(session.state().pending).toBe(0)
+})

@@ -47,8 +47,10 @@ const rarer: readonly (() => Job)[] = [
 ]
 
 it('every rule finds something in the mistakes made on purpose', () => {
-  const hit = new Set<string>()
-  for (const { job } of mistakes) for (const { rule } of findingsOf(job())) hit.add(rule)
-  for (const make of rarer) for (const { rule } of findingsOf(make())) hit.add(rule)
-  expect(rules.map(({ id }) => id).filter((id) => !hit.has(id))).toEqual([])
+  const quiet = new Set(rules.map(({ id }) => id))
+  for (const make of [...rarer, ...mistakes.map(({ job }) => job)]) {
+    if (quiet.size === 0) break
+    for (const { rule } of findingsOf(make())) quiet.delete(rule)
+  }
+  expect([...quiet]).toEqual([])
 }, 60_000)

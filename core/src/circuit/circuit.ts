@@ -28,6 +28,7 @@ export class Circuit {
   readonly #pattern
   readonly #omega: number
   #stale = true
+  #changes = 0
 
   constructor(netlist: Netlist) {
     this.netlist = netlist
@@ -42,6 +43,16 @@ export class Circuit {
     for (const branch of netlist.branches) this.#write(branch, this.#lumps[branch.index]!)
     this.#inject()
     for (const index of netlist.windings.keys()) this.#writeWinding(index)
+  }
+
+  /** Counts what has changed of its values: while it stands, whatever is felt of the circuit is the same. */
+  get changes() {
+    return this.#changes
+  }
+
+  #changed() {
+    this.#stale = this.#dcStale = true
+    this.#changes++
   }
 
   /** How many times the equations have been solved. */
@@ -62,7 +73,7 @@ export class Circuit {
       if (this.#intact[index]![0] === first && this.#intact[index]![1] === second) continue
       this.#intact[index] = [first, second]
       this.#writeWinding(index)
-      this.#stale = this.#dcStale = true
+      this.#changed()
     }
   }
 
@@ -87,7 +98,7 @@ export class Circuit {
     this.#volts[branch.index] = volts
     this.#ac.silence()
     this.#inject()
-    this.#stale = true
+    this.#changed()
   }
 
   /**
@@ -98,7 +109,7 @@ export class Circuit {
     if (!revalue(part, figures, this.netlist.site)) return false
     this.setState(part, state)
     for (const winding of part.windings.values()) this.#writeWinding(this.netlist.windings.indexOf(winding))
-    this.#stale = this.#dcStale = true
+    this.#changed()
     return true
   }
 
@@ -108,7 +119,7 @@ export class Circuit {
     if (had.open === value.open && had.ohms === value.ohms && had.henries === value.henries) return
     this.#lumps[branch.index] = value
     this.#write(branch, value)
-    this.#stale = this.#dcStale = true
+    this.#changed()
   }
 
   #inject() {
@@ -124,6 +135,7 @@ export class Circuit {
     if (this.#dcVolts.get(branch.index) === volts) return
     this.#dcVolts.set(branch.index, volts)
     this.#dcStale = true
+    this.#changes++
   }
 
   lump(branch: Branch): Lump {

@@ -30,12 +30,24 @@ export interface Settled {
 /** Settings of the user's hands, by part and state: calls, switches, levers. */
 export type Settings = Readonly<Record<string, Readonly<Record<string, StateValue>>>>
 
+/** A number on its way. */
+interface Run {
+  readonly name: string
+  /** Per second; never nothing. */
+  readonly rate: number
+  readonly levels: readonly number[]
+  /** It moves while nothing happens, such as a clock or the warmth of a room. */
+  readonly background: boolean
+}
+
+const still: readonly Run[] = []
+
 interface Actor {
   readonly part: InstalledPart
   state: State
   readonly feel: Feel
-  levels: Readonly<Record<string, readonly number[] | undefined>>
-  rates: Readonly<Record<string, number | undefined>>
+  /** What moves of it, by itself and not held still. */
+  runs: readonly Run[]
   /** Must its elements be given the values of a new state? */
   moved: boolean
   told: boolean[]
@@ -49,7 +61,7 @@ interface Actor {
 export interface Mark {
   readonly now: number
   readonly alterations: Alterations
-  readonly actors: readonly Pick<Actor, 'state' | 'levels' | 'rates' | 'told' | 'blownBy'>[]
+  readonly actors: readonly Pick<Actor, 'state' | 'runs' | 'told' | 'blownBy'>[]
   readonly happenings: number
   readonly buzzing: readonly string[]
 }
@@ -87,9 +99,14 @@ export class Simulation {
   readonly circuit: Circuit
   readonly trace: Happening[] = []
   readonly #actors: Actor[]
+  /** Those that can change at once, and those of which a number can move. */
+  readonly #jumpers: readonly Actor[]
+  readonly #movers: readonly Actor[]
   readonly #byId: Map<string, Actor>
   readonly #buzzing = new Set<string>()
   readonly #surroundings: Surroundings
+  /** How the circuit stood when every part had last been asked. */
+  #felt = -1
   #now: number
   #alterations: Alterations = unaltered
 
@@ -100,6 +117,8 @@ export class Simulation {
     this.circuit = new Circuit(this.netlist)
     this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId?.get(id)?.state)
     this.#actors = [...this.netlist.parts.values()].map((part) => this.#actor(part, settings[part.id]))
+    this.#jumpers = this.#actors.filter(({ part }) => part.kind.motion?.jumps)
+    this.#movers = this.#actors.filter(({ part }) => part.kind.motion?.rates)
     this.#byId = new Map(this.#actors.map((actor) => [actor.part.id, actor]))
     this.#impose(alterations)
     for (const actor of this.#actors) {
@@ -124,7 +143,7 @@ export class Simulation {
    * state of this circuit, or would change its shape, is not for this bench: `fits` says so beforehand.
    */
   alter(alterations: Alterations) {
-    this.#buzzing.clear()
+    this.#forget()
     this.#impose(alterations)
     this.#react()
   }
@@ -134,7 +153,7 @@ export class Simulation {
     return {
       now: this.#now,
       alterations: this.#alterations,
-      actors: this.#actors.map(({ state, levels, rates, told, blownBy }) => ({ state, levels, rates, told, blownBy })),
+      actors: this.#actors.map(({ state, runs, told, blownBy }) => ({ state, runs, told, blownBy })),
       happenings: this.trace.length,
       buzzing: this.buzzing,
     }
@@ -152,7 +171,7 @@ export class Simulation {
       if (moved) this.circuit.setState(actor.part, actor.state)
     }
     this.trace.length = mark.happenings
-    this.#buzzing.clear()
+    this.#forget()
     for (const part of mark.buzzing) this.#buzzing.add(part)
     this.#surroundings.renew()
   }
@@ -205,7 +224,7 @@ export class Simulation {
     const actor = this.#byId.get(part)
     if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
     if (actor.state[state] === value || this.isPinned(part, state)) return
-    this.#buzzing.clear()
+    if (this.#buzzing.size > 0) this.#forget()
     this.#change(actor, { [state]: value })
     this.#react()
   }
@@ -234,9 +253,7 @@ export class Simulation {
   }
 
   get moving(): boolean {
-    return this.#actors.some((actor) =>
-      Object.keys(actor.rates).some((name) => actor.rates[name] && !background(actor, name)),
-    )
+    return this.#movers.some(({ runs }) => runs.some(({ background }) => !background))
   }
 
   #actor(part: InstalledPart, settings: Readonly<Record<string, StateValue>> | undefined): Actor {
@@ -271,8 +288,7 @@ export class Simulation {
       part,
       state,
       feel,
-      levels: {},
-      rates: {},
+      runs: still,
       moved: false,
       told: [],
       blownBy: undefined,
@@ -289,21 +305,27 @@ export class Simulation {
     actor.moved = true
   }
 
-  /** Solves and lets every part answer what it feels, until nothing changes at this instant. */
+  /**
+   * Solves and lets every part answer what it feels, until nothing changes at this instant. While neither the circuit nor the
+   * building has changed, only a part whose own state has can have another answer.
+   */
   #react() {
+    const touched = new Set<Actor>()
+    let everyone = false
     for (let round = 0; ; round++) {
-      for (const actor of this.#actors) {
-        if (!actor.moved) continue
-        this.circuit.setState(actor.part, actor.state)
-      }
+      for (const actor of this.#actors) if (actor.moved) this.circuit.setState(actor.part, actor.state)
       this.circuit.solve()
-      this.#tell()
-      this.#surroundings.renew()
+      const moved = this.#tell()
+      const around = this.#surroundings.renew()
+      const wake = around || this.#felt !== this.circuit.changes
+      this.#felt = this.circuit.changes
+      everyone ||= wake
+      for (const actor of moved) touched.add(actor)
       const jumps: [Actor, Partial<State>][] = []
-      for (const actor of this.#actors) {
-        const { motion } = actor.part.kind
-        if (!motion?.jumps || this.#buzzing.has(actor.part.id)) continue
-        const change = motion.jumps(actor.part.figures, actor.state, actor.feel)
+      for (const actor of wake ? this.#jumpers : moved) {
+        const change = this.#buzzing.has(actor.part.id)
+          ? undefined
+          : actor.part.kind.motion?.jumps?.(actor.part.figures, actor.state, actor.feel)
         if (change && Object.keys(change).some((name) => !this.isPinned(actor.part.id, name)))
           jumps.push([actor, change])
       }
@@ -318,14 +340,29 @@ export class Simulation {
       if (round >= BUZZ)
         for (const [actor] of jumps) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
     }
-    for (const actor of this.#actors) {
-      const { figures, kind, id } = actor.part
-      if (!kind.motion?.rates) continue
-      const rates = kind.motion.rates(figures, actor.state, actor.feel)
-      const pins = this.#alterations.pins[id]
-      actor.rates = pins ? unpinned(rates, pins) : rates
-      actor.levels = kind.motion.levels?.(figures, actor.state) ?? {}
+    for (const actor of everyone ? this.#movers : touched) actor.runs = this.#runsOf(actor)
+  }
+
+  #runsOf({ part, state, feel }: Actor): readonly Run[] {
+    const { motion } = part.kind
+    const rates: Readonly<Record<string, number | undefined>> | undefined = motion?.rates?.(part.figures, state, feel)
+    if (!motion || !rates) return still
+    const pins = this.#alterations.pins[part.id]
+    const runs: Run[] = []
+    let levels: Readonly<Record<string, readonly number[] | undefined>> | undefined
+    for (const name of Object.keys(rates)) {
+      const rate = rates[name]
+      if (!rate || pins?.[name] !== undefined) continue
+      levels ??= motion.levels?.(part.figures, state) ?? {}
+      runs.push({ name, rate, levels: levels[name] ?? [], background: motion.background?.includes(name) === true })
     }
+    return runs
+  }
+
+  /** The next time everything is asked anew, though nothing seems to have changed. */
+  #forget() {
+    this.#buzzing.clear()
+    this.#felt = -1
   }
 
   /** A fuse about to open: while its current still flows, remember the way it takes. */
@@ -345,10 +382,10 @@ export class Simulation {
     return (actor.part.kind.tells ?? []).map((tell) => tell.is(actor.part.figures, actor.state))
   }
 
-  /** Notes what became of the parts whose state has changed. */
-  #tell() {
-    for (const actor of this.#actors) {
-      if (!actor.moved) continue
+  /** Notes what became of the parts whose state has changed, and says which they are. */
+  #tell(): Actor[] {
+    const moved = this.#actors.filter((actor) => actor.moved)
+    for (const actor of moved) {
       actor.moved = false
       const { tells, roles } = actor.part.kind
       if (!tells) continue
@@ -363,6 +400,7 @@ export class Simulation {
       }
       actor.told = now
     }
+    return moved
   }
 
   /** Leaps from event to event. Returns whether everything came to rest. */
@@ -371,14 +409,14 @@ export class Simulation {
       const step = this.#nextEvent(stopAtRest)
       if (step === undefined) {
         if (!stopAtRest) {
-          for (const actor of this.#actors) this.#move(actor, until - this.#now, false)
+          for (const actor of this.#movers) this.#move(actor, until - this.#now, false)
           this.#now = until
           this.#react()
         }
         return true
       }
       const leap = Math.min(step, until - this.#now)
-      for (const actor of this.#actors) this.#move(actor, leap, stopAtRest)
+      for (const actor of this.#movers) this.#move(actor, leap, stopAtRest)
       this.#now = leap === step ? this.#now + leap : until
       this.#react()
     }
@@ -388,11 +426,11 @@ export class Simulation {
   /** Seconds to the next moment at which a moving number reaches a level; undefined where nothing moves. */
   #nextEvent(settling: boolean): number | undefined {
     let soonest: number | undefined
-    for (const actor of this.#actors)
-      for (const [name, rate] of Object.entries(actor.rates)) {
-        if (!rate || (settling && background(actor, name))) continue
-        const value = Number(actor.state[name])
-        for (const level of actor.levels[name] ?? []) {
+    for (const { runs, state } of this.#movers)
+      for (const { name, rate, levels, background } of runs) {
+        if (settling && background) continue
+        const value = Number(state[name])
+        for (const level of levels) {
           const seconds = (level - value) / rate
           if (seconds > 0 && (soonest === undefined || seconds < soonest)) soonest = seconds
         }
@@ -401,10 +439,9 @@ export class Simulation {
   }
 
   #move(actor: Actor, seconds: number, settling: boolean) {
-    for (const [name, rate] of Object.entries(actor.rates)) {
-      if (!rate || (settling && background(actor, name))) continue
+    for (const { name, rate, levels, background } of actor.runs) {
+      if (settling && background) continue
       const value = Number(actor.state[name]) + rate * seconds
-      const levels = actor.levels[name] ?? []
       this.#change(actor, { [name]: landed(value, rate, levels) })
     }
   }
@@ -419,16 +456,6 @@ export class Simulation {
     return { volts, amps, va: volts * amps }
   }
 }
-
-/** The rates of those numbers that no fault holds still. */
-const unpinned = (
-  rates: Readonly<Record<string, number | undefined>>,
-  pins: Readonly<Record<string, StateValue>>,
-): Readonly<Record<string, number | undefined>> =>
-  Object.fromEntries(Object.entries(rates).filter(([name]) => pins[name] === undefined))
-
-/** Does this number move while nothing happens, such as a clock or the warmth of a room? */
-const background = ({ part }: Actor, name: string): boolean => part.kind.motion?.background?.includes(name) === true
 
 /**
  * A number within rounding of a level lands on it. Falling through a level that is not the last, it lands a hair below,

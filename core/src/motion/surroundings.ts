@@ -24,6 +24,8 @@ export class Surroundings {
   #heated = false
   #flame = false
   #draw = 0
+  /** How far each valve lets water through that moves. */
+  readonly #openings: number[] = []
 
   constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, stateOf: StateOf) {
     this.#stateOf = stateOf
@@ -40,13 +42,27 @@ export class Surroundings {
     }
   }
 
-  /** Looks round again: to be called when states have changed, before parts are asked what they notice. */
-  renew() {
-    this.#flow = this.#flowing()
-    this.#heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
-    this.#flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame))
-    const openings = this.#flow ? this.#valves.reduce((sum, one) => sum + this.#opening(one), 0) : 0
-    this.#draw = openings / Math.max(1, this.#valves.length)
+  /**
+   * Looks round again: to be called when states have changed, before parts are asked what they notice.
+   * @returns whether anything a part could notice has changed
+   */
+  renew(): boolean {
+    const flow = this.#flowing()
+    const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
+    const flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame))
+    let changed = flow !== this.#flow || heated !== this.#heated || flame !== this.#flame
+    this.#flow = flow
+    this.#heated = heated
+    this.#flame = flame
+    let sum = 0
+    for (const [i, valve] of this.#valves.entries()) {
+      const opening = flow ? this.#opening(valve) : 0
+      changed ||= opening !== this.#openings[i]
+      this.#openings[i] = opening
+      sum += opening
+    }
+    this.#draw = sum / Math.max(1, this.#valves.length)
+    return changed
   }
 
   /** What one part notices. */

@@ -3,7 +3,7 @@ import type { Intent } from '../intent/intent.ts'
 import type { Job } from '../job/schema.ts'
 import { ask } from '../motion/asking.ts'
 import { count, is } from '../motion/plays.ts'
-import { type Mark, Simulation } from '../motion/simulation.ts'
+import type { Mark, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 
 /** Seconds between two looks, and the longest a zone is watched after its call and after its end. */
@@ -14,7 +14,7 @@ const LETS_BY = 0.05
 
 /**
  * Watches how long each pump pushes against shut valves while one zone opens and shuts. A boiler's own over-run is not
- * counted: it is meant, and wants a bypass. One bench serves all zones, each from the same rest.
+ * counted: it is meant, and wants a bypass. Every zone begins from the rest in which the bench was given.
  */
 export class DeadEnds {
   readonly #job: Job
@@ -25,9 +25,10 @@ export class DeadEnds {
   /** The valves of the zones that each pump serves. */
   readonly #served: ReadonlyMap<string, readonly InstalledPart[]>
 
-  constructor(job: Job, intent: Intent) {
+  constructor(job: Job, intent: Intent, bench: Simulation, rest: Mark) {
     this.#job = job
-    this.#bench = new Simulation(job)
+    this.#bench = bench
+    this.#rest = rest
     const parts = [...this.#bench.netlist.parts.values()]
     const valves = parts.filter(({ kind }) => kind.class === 'valve')
     this.#pumps = parts.filter(({ kind }) => kind.class === 'pump')
@@ -38,8 +39,6 @@ export class DeadEnds {
         return [id, valves.filter((valve) => own.has(valve.id))]
       }),
     )
-    this.#bench.settle()
-    this.#rest = this.#bench.mark()
   }
 
   /** Seconds for each pump that pushed at all while this zone was called and let go. */

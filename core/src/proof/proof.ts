@@ -4,7 +4,7 @@ import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { type Asking, askingOf } from '../motion/asking.ts'
 import { is, played, put } from '../motion/plays.ts'
-import { Simulation } from '../motion/simulation.ts'
+import { type Mark, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { labelOf } from '../words/words.ts'
 import { DeadEnds } from './dead-ends.ts'
@@ -90,7 +90,7 @@ export function* prove(job: Job): Generator<Progress, Proof> {
     trial()
     yield { done: combinations + i + 1, of, differences: bench.found }
   }
-  const pushing = new DeadEnds(job, bench.intent)
+  const pushing = bench.deadEnds()
   const pushes: { pump: string; zone: string; seconds: number }[] = []
   for (const [i, zone] of zones.entries()) {
     for (const push of pushing.of(zone.id)) {
@@ -149,6 +149,7 @@ class ProofBench {
   readonly #owner = new Map<string, number>()
   readonly #noted = new Map<string, Noted>()
   readonly #solvesBefore: number
+  readonly #rest: Mark
 
   constructor(job: Job) {
     this.#job = job
@@ -163,6 +164,8 @@ class ProofBench {
     this.#burners = parts.filter(({ kind }) => kind.roles?.flame)
     for (const [i, { valve }] of this.zones.entries()) if (valve) this.#owner.set(valve, i)
     this.#solvesBefore = this.#simulation.circuit.solves
+    this.#simulation.settle()
+    this.#rest = this.#simulation.mark()
   }
 
   get solves() {
@@ -171,6 +174,11 @@ class ProofBench {
 
   get found() {
     return this.#noted.size
+  }
+
+  /** The bench as it stood before anybody called, to watch pumps on. */
+  deadEnds() {
+    return new DeadEnds(this.#job, this.intent, this.#simulation, this.#rest)
   }
 
   ask(zone: number, on: boolean) {

@@ -85,6 +85,6 @@ export const ways: (Ask & { most?: number })[] = [
   { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '4-20 mA' },
 ]
 
-/** Numbers of zones a way is wired with: 1 to 8, as far as it goes. */
+/** Numbers of zones a way is wired with: the fewest, the first that have neighbours, and the most it takes up to 8. */
 export const sizesOf = ({ scheme, most = 8 }: (typeof ways)[number]) =>
-  [1, 2, 3, 4, 5, 6, 7, 8].filter((n) => n <= most && n > (scheme === 's5b' || scheme === 's5c' ? 1 : 0))
+  [...new Set([1, 2, 3, most])].filter((n) => n <= most && n > (scheme === 's5b' || scheme === 's5c' ? 1 : 0))

@@ -13,8 +13,10 @@ export interface WireLight {
   readonly flowing: boolean
 }
 
-const LIT = 0.2
-const FLOWS = 1e-3
+/** A conductor is lit from this share of its source's healthy volts. */
+export const LIT = 0.2
+/** A loop carries current from here on, amps; stray paths carry millionths. */
+export const FLOWS = 1e-3
 
 /** The light of every wire of a job at this moment. A wire joined to no source is of no circuit and never lit. */
 export function litWires(simulation: Simulation, job: Job): Record<string, WireLight> {

@@ -2,17 +2,8 @@ import type { Circuit } from '../circuit/circuit.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import type { CircuitClass } from '../parts/kind.ts'
-import {
-  FLOWS,
-  LIT,
-  type Post,
-  postOf,
-  type Station,
-  type Stretch,
-  type Subject,
-  terminalOf,
-  Unroller,
-} from './unroll.ts'
+import { FLOWS, LIT } from './lit.ts'
+import { type Post, postOf, type Station, type Stretch, type Subject, terminalOf, Unroller } from './unroll.ts'
 import { type Step, turned, type WalkMap } from './walks.ts'
 
 /** Where a strip goes dark: the first thing that drops the voltage and should not, or is not expected to conduct. */

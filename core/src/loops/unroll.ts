@@ -2,6 +2,7 @@ import type { Circuit } from '../circuit/circuit.ts'
 import type { Branch, Netlist } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
+import { FLOWS, LIT } from './lit.ts'
 import type { Step } from './walks.ts'
 
 /** A terminal as the eye finds it: whose, which, and what is printed there. */
@@ -54,11 +55,6 @@ export interface Station {
   readonly litNear: boolean
   readonly litFar: boolean
 }
-
-/** A loop carries current from here on; stray paths carry millionths. */
-export const FLOWS = 1e-3
-/** A stretch is lit from this share of the source's healthy volts. */
-export const LIT = 0.2
 
 export interface Subject {
   readonly part: string

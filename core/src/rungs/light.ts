@@ -1,4 +1,5 @@
 import { size } from '../circuit/complex.ts'
+import { FLOWS, LIT } from '../loops/lit.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { Ladder } from './ladders.ts'
 import type { Piece } from './paper-nets.ts'
@@ -17,9 +18,6 @@ export interface LadderLight {
   readonly lit: readonly number[]
   readonly pieces: Readonly<Record<string, PieceLight>>
 }
-
-const LIT = 0.2
-const FLOWS = 1e-3
 
 export const pieceKey = ({ part, element }: Piece) => `${part}.${element}`
 

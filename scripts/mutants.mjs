@@ -1,0 +1,122 @@
+// Breaks lines of the core on purpose and asks whether a test notices:
+//   npm run mutants -- --seed 7 --rooms motion,parts --count 150
+// Draws lines by the seed, lets Stryker mutate what stands on them, and prints the share that a test killed. Mutants that
+// change nothing anybody can see are listed in `equivalent-mutants.json` with the reason, and are not counted.
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { root, run, say } from './shared.mjs'
+
+const { values } = parseArgs({
+  options: {
+    seed: { type: 'string', default: '1' },
+    rooms: { type: 'string', default: 'circuit,motion,parts,checks,loops,proof,suppose,compare,record' },
+    count: { type: 'string', default: '150' },
+  },
+})
+const seed = Number(values.seed)
+const count = Number(values.count)
+const rooms = values.rooms.split(',').map((room) => room.trim())
+const unknown = rooms.find((room) => !existsSync(join(root, 'core/src', room)))
+if (!Number.isInteger(seed) || !Number.isInteger(count) || count < 1 || unknown !== undefined) {
+  console.error(
+    unknown === undefined
+      ? '--seed and --count are whole numbers: npm run mutants -- --seed 7 --rooms motion,parts --count 150'
+      : `There is no room "${unknown}" in core/src; --rooms takes some of: ${readdirSync(join(root, 'core/src'), {
+          withFileTypes: true,
+        })
+          .filter((one) => one.isDirectory())
+          .map(({ name }) => name)
+          .join(', ')}.`,
+  )
+  process.exit(2)
+}
+
+/** A source of numbers from 0 to 1 that gives the same ones for the same seed. */
+function drawn(from) {
+  let state = from >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let t = Math.imul(state ^ (state >>> 15), state | 1)
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32
+  }
+}
+
+/** Lines that decide something: no imports, types, comments, words, or bare brackets. */
+const decides = (line) =>
+  /[<>=+\-*/?&|!]|\btrue\b|\bfalse\b|return/.test(line) &&
+  !/^\s*(import|export (type|interface)|interface|type|\/?\*|\/\/|readonly|says|why|remedy|about|name:)/.test(line)
+
+const lines = rooms.flatMap((room) =>
+  readdirSync(join(root, 'core/src', room), { recursive: true })
+    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+    .flatMap((file) => {
+      const path = `core/src/${room}/${file}`
+      return readFileSync(join(root, path), 'utf8')
+        .split('\n')
+        .flatMap((line, i) => (decides(line) ? [`${path}:${i + 1}-${i + 1}`] : []))
+    }),
+)
+const next = drawn(seed)
+const shuffled = lines.map((line) => [next(), line]).sort((a, b) => a[0] - b[0])
+// A line holds about two mutants.
+const mutate = shuffled.slice(0, Math.ceil(count / 2)).map(([, line]) => line)
+
+const folder = mkdtempSync(join(tmpdir(), 'lantern-mutants-'))
+const report = join(folder, 'mutants.json')
+const config = join(folder, 'stryker.json')
+writeFileSync(
+  config,
+  JSON.stringify({
+    testRunner: 'vitest',
+    plugins: ['@stryker-mutator/vitest-runner'],
+    vitest: { configFile: 'scripts/vitest.mutants.config.mjs', related: true },
+    mutate,
+    // Words are not behaviour; a test of the words would only repeat them.
+    mutator: { excludedMutations: ['StringLiteral', 'Regex', 'ObjectLiteral', 'ArrayDeclaration'] },
+    coverageAnalysis: 'perTest',
+    concurrency: 2,
+    timeoutMS: 30_000,
+    ignoreStatic: false,
+    reporters: ['json', 'progress-append-only'],
+    jsonReporter: { fileName: report },
+    tempDirName: join(folder, 'sandbox'),
+    disableTypeChecks: false,
+    ignorePatterns: ['/web', '/e2e', '/docs', '/.ci', '/server/dist', '.stamps', '/core/src/testing/shots'],
+  }),
+)
+say(`${mutate.length} lines of ${lines.length} in ${rooms.join(', ')}, seed ${seed}`)
+const from = Date.now()
+const code = await run('npx', ['stryker', 'run', config])
+if (!existsSync(report)) {
+  rmSync(folder, { recursive: true, force: true })
+  console.error('Stryker wrote no report: see above.')
+  process.exit(code || 1)
+}
+
+const equivalent = JSON.parse(readFileSync(join(root, 'scripts/equivalent-mutants.json'), 'utf8'))
+const { files } = JSON.parse(readFileSync(report, 'utf8'))
+const tally = { killed: 0, lived: 0, equivalent: 0 }
+for (const [path, { mutants, source }] of Object.entries(files)) {
+  const text = source.split('\n')
+  for (const { status, mutatorName, replacement, location } of mutants.slice()) {
+    const line = text[location.start.line - 1].trim()
+    if (['Killed', 'Timeout', 'RuntimeError'].includes(status)) tally.killed++
+    else if (status === 'Survived' || status === 'NoCoverage') {
+      const known = equivalent.find((one) => one.file === path && one.line === line && one.mutation === replacement)
+      if (known) tally.equivalent++
+      else {
+        tally.lived++
+        console.log(`lived: ${path}:${location.start.line} ${mutatorName}: ${line}\n         becomes ${replacement}`)
+      }
+    }
+  }
+}
+rmSync(folder, { recursive: true, force: true })
+const of = tally.killed + tally.lived
+const minutes = ((Date.now() - from) / 60_000).toFixed(1)
+say(
+  `${tally.killed} of ${of} killed (${((100 * tally.killed) / Math.max(1, of)).toFixed(1)} %), ${tally.equivalent} equivalent, seed ${seed}, ${minutes} minutes`,
+)

@@ -1,0 +1,236 @@
+import { documentOf, type Job } from '@civil-lantern/core'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { aPage, type Page, rest } from '../testing/page.ts'
+import { Desk } from './desk.ts'
+import { EntryLog } from './entry-log.ts'
+import { JobSession } from './job-session.ts'
+
+let page: Page
+let said: string[] = []
+let desks: Desk[] = []
+
+/** A desk whose server takes everything, with or without a first visit behind it. */
+async function aDesk({ been = false, named = true } = {}) {
+  const plan = demoJobs['kestrel-point']!()
+  const document = documentOf(plan, been ? { parts: plan.parts, cables: plan.cables, wires: plan.wires } : null)
+  let entries: unknown[] = []
+  let revision = 1
+  page.answers(({ method, path, body }) => {
+    if (path.endsWith('/entries')) {
+      if (method === 'POST') entries = [...entries, ...(body.entries as unknown[])]
+      return { says: { entries } }
+    }
+    if (method === 'POST') return { says: { revision: (revision += (body.edits as []).length) } }
+    return { says: { id: 'k', revision: 1, document, tried: null } }
+  })
+  if (named) page.store.setItem('lantern:who', JSON.stringify('Ash'))
+  const desk = new Desk(await JobSession.open('k'), new EntryLog('k'))
+  desk.notice = (words) => said.push(words)
+  desks.push(desk)
+  await rest()
+  return desk
+}
+
+const colour = (wire: string, to: string) => (draft: Job) => {
+  draft.wires[wire]!.colour = to
+}
+const bodies = (desk: Desk) => desk.state().entries.map(({ body }) => body)
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  page = aPage()
+  said = []
+})
+afterEach(() => {
+  for (const desk of desks) desk.close()
+  desks = []
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+it('before anybody has been there the plan is shown, and what is tried is tried on it', async () => {
+  const desk = await aDesk()
+  expect(desk.state()).toMatchObject({ shows: 'planned', as: 'planned' })
+  desk.suppose({ id: 'wire:w3/open' }, true, 'Wire 3 broken')
+  expect(desk.state()).toMatchObject({ shows: 'tried', as: 'planned' })
+  expect(desk.state().circuit.supposed).toEqual([{ id: 'wire:w3/open' }])
+  desk.show('planned')
+  expect(desk.state().circuit.supposed).toEqual([])
+})
+
+it('a colour changed on the plan is an edit; changed on the wall it is an entry, and the plan stays', async () => {
+  const desk = await aDesk({ been: true })
+  expect(desk.state()).toMatchObject({ shows: 'found', as: 'found' })
+  desk.edit('Pink', colour('w3', 'pink'))
+  await rest()
+  expect(desk.state().job.wires.w3!.colour).toBe('pink')
+  expect(desk.state().plan.wires.w3!.colour).not.toBe('pink')
+  expect(bodies(desk)).toHaveLength(1)
+  expect(desk.state().revision).toBe(1)
+  desk.show('planned')
+  desk.edit('Violet', colour('w3', 'violet'))
+  await rest()
+  expect(desk.state().plan.wires.w3!.colour).toBe('violet')
+  expect(desk.state().found.job.wires.w3!.colour).toBe('pink')
+  expect(bodies(desk)).toHaveLength(1)
+  expect(desk.state().revision).toBe(2)
+})
+
+it('what is only tried changes no circuit, and says so; its site may be changed all the same', async () => {
+  const desk = await aDesk({ been: true })
+  desk.show('tried')
+  desk.edit('Pink', colour('w3', 'pink'))
+  expect(said).toEqual(['What is tried is only supposed. Show planned or as found to change the circuit.'])
+  desk.edit('Call first', (draft) => {
+    draft.site.notes = 'Call first'
+  })
+  expect(desk.state().document.site.notes).toBe('Call first')
+  expect(bodies(desk)).toEqual([])
+})
+
+it('where a part hangs is no fact of the wall: moved while the wall is shown, it moves in the plan', async () => {
+  const desk = await aDesk({ been: true })
+  desk.edit('Move', (draft) => {
+    draft.parts.V2!.at = { x: 4, y: 7 }
+  })
+  await rest()
+  expect(desk.state().plan.parts.V2!.at).toEqual({ x: 4, y: 7 })
+  expect(desk.state().found.job.parts.V2!.at).toEqual({ x: 4, y: 7 })
+  expect(bodies(desk)).toEqual([])
+})
+
+it('undo takes back the last thing, whatever it was: a trial, an entry, an edit; redo does it again', async () => {
+  const desk = await aDesk({ been: true })
+  desk.edit('Site', (draft) => {
+    draft.site.notes = 'Dog'
+  })
+  await rest()
+  desk.edit('Pink', colour('w3', 'pink'))
+  await rest()
+  const was = desk.state().plan.wires.w3!.colour
+  desk.hand('V3', 'lever', 'parked', 'Lever 3')
+  expect(desk.state().undo).toBe('Lever 3')
+  desk.undo()
+  expect(desk.state().tried.hands.V3).toBeUndefined()
+  desk.undo()
+  expect(desk.state().found.job.wires.w3!.colour).toBe(was)
+  desk.undo()
+  expect(desk.state().document.site.notes).not.toBe('Dog')
+  for (let i = 0; i < 3; i++) desk.redo()
+  await rest()
+  expect(desk.state().document.site.notes).toBe('Dog')
+  expect(desk.state().found.job.wires.w3!.colour).toBe('pink')
+  expect(desk.state().tried.hands.V3).toEqual({ lever: 'parked' })
+  desk.undo()
+  desk.undo()
+  expect(desk.state().found.job.wires.w3!.colour).toBe(was)
+})
+
+it('a trial seen on the wall is an entry and no trial any more; a lift is an act', async () => {
+  const desk = await aDesk({ been: true })
+  desk.hand('V3', 'lever', 'parked', 'Lever 3')
+  desk.seeHand('V3', 'lever', 'Seen')
+  await rest()
+  expect(bodies(desk)).toEqual([{ kind: 'seen', what: 'hand', part: 'V3', state: 'lever', value: 'parked' }])
+  expect(desk.state().tried.hands.V3).toEqual({})
+  expect(desk.state().found.hands.V3).toEqual({ lever: 'parked' })
+  desk.seeHand('V3', 'lever', 'Seen again')
+  await rest()
+  expect(bodies(desk)).toHaveLength(1)
+  for (const id of ['wire:w3.from/lifted', 'wire:w4/open']) {
+    desk.suppose({ id }, true, id)
+    desk.seeSupposed({ id }, 'Seen')
+    await rest()
+  }
+  expect(bodies(desk).slice(1)).toEqual([
+    { kind: 'action', does: 'lift', of: 'wire:w3.from' },
+    { kind: 'seen', what: 'condition', is: { id: 'wire:w4/open' }, so: true },
+  ])
+  expect(desk.state().tried.supposed).toEqual([])
+})
+
+it('a device without a name asks once, and what waited for the name is then entered', async () => {
+  const desk = await aDesk({ been: true, named: false })
+  desk.enter([{ kind: 'note', text: 'cold' }], 'Note')
+  expect(desk.state()).toMatchObject({ asksWho: true, entries: [] })
+  desk.called('Ash')
+  await rest()
+  expect(desk.state().asksWho).toBe(false)
+  expect(desk.state().entries.map(({ by, body }) => [by, body.text])).toEqual([['Ash', 'cold']])
+  desk.enter([{ kind: 'note', text: 'warm' }], 'Note')
+  await rest()
+  expect(bodies(desk)).toHaveLength(2)
+})
+
+it('who gives no name enters nothing', async () => {
+  const desk = await aDesk({ been: true, named: false })
+  desk.enter([{ kind: 'note', text: 'cold' }], 'Note')
+  desk.notCalled()
+  desk.called('Ash')
+  await rest()
+  expect(bodies(desk)).toEqual([])
+})
+
+it.each([
+  ['new work', 0],
+  ['service', 1],
+] as const)('a first visit for %s begins with a wall of its own, once', async (purpose, some) => {
+  const desk = await aDesk()
+  desk.openVisit(purpose)
+  await rest()
+  expect(desk.state().shows).toBe('found')
+  expect(Math.sign(Object.keys(desk.state().found.job.wires).length)).toBe(some)
+  const { before } = desk.state().document
+  desk.openVisit('new work')
+  await rest()
+  expect(desk.state().document.before).toBe(before)
+  expect(bodies(desk).map(({ kind, does }) => `${kind} ${does}`)).toEqual(['visit opens', 'visit opens'])
+})
+
+it('a reading is entered with how the plant stands; a note is not; both belong to the visit that is open', async () => {
+  const desk = await aDesk()
+  desk.openVisit('service')
+  await rest()
+  const visit = desk.state().entries[0]!.id
+  desk.stand = async () => ({ calls: { keepers: true } })
+  desk.enter([{ kind: 'reading', mode: 'volts', a: 'V1.m1', b: 'V1.m2', value: 26, shows: '26 V' }], 'Reading')
+  await rest()
+  desk.enter([{ kind: 'note', text: 'cold' }], 'Note')
+  await rest()
+  const [, reading, note] = desk.state().entries
+  expect([reading!.stand, note!.stand]).toEqual([{ calls: { keepers: true } }, undefined])
+  expect([reading!.visit, note!.visit]).toEqual([visit, visit])
+})
+
+it('a bench that does not answer costs no entry', async () => {
+  const desk = await aDesk({ been: true })
+  desk.stand = () => Promise.reject(new Error('ended'))
+  desk.enter([{ kind: 'note', text: 'cold' }], 'Note')
+  await rest()
+  expect(bodies(desk)).toHaveLength(1)
+})
+
+it('what changes no circuit puts no other circuit on the bench', async () => {
+  const desk = await aDesk({ been: true })
+  const { circuit } = desk.state()
+  desk.edit('Site', (draft) => {
+    draft.site.notes = 'Dog'
+  })
+  await rest()
+  expect(desk.state().circuit.key).toBe(circuit.key)
+  desk.enter([{ kind: 'note', text: 'cold' }], 'Note')
+  await rest()
+  expect(desk.state().circuit.key).toBe(circuit.key)
+  desk.hand('V3', 'lever', 'parked', 'Lever 3')
+  expect(desk.state().circuit.key).not.toBe(circuit.key)
+})
+
+it('what is tried is kept with this browser', async () => {
+  const desk = await aDesk({ been: true })
+  desk.suppose({ id: 'wire:w3/open' }, true, 'Wire 3 broken')
+  desk.close()
+  const again = await aDesk({ been: true })
+  expect(again.state().tried.supposed).toEqual([{ id: 'wire:w3/open' }])
+  expect(again.state().shows).toBe('found')
+})

@@ -15,7 +15,9 @@ describe('what changed', () => {
     fc.assert(
       fc.property(value, value, (was, is) => {
         expect(withDelta(was, deltaOf(was, is))).toEqual(is)
-        expect(deltaOf(was, JSON.parse(JSON.stringify(was)))).toBeUndefined()
+        // A copy by JSON loses the sign of nothing, which is another number.
+        const copy = JSON.parse(JSON.stringify(was))
+        expect(deltaOf(copy, JSON.parse(JSON.stringify(copy)))).toBeUndefined()
       }),
       { numRuns: 300 },
     )

@@ -2,13 +2,33 @@ import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { ZoneLoops } from './loops.ts'
+import { boilersTold, hasBoiler, withheld } from './plant.ts'
 import type { Station } from './unroll.ts'
-import { boilersTold, hasBoiler, withheld, type ZoneStanding } from './zone-standing.ts'
+import type { ZoneStanding } from './zone-state.ts'
+
+/** What a condition on the way from a call to heat is about. */
+export type Condition =
+  | 'supply'
+  | 'hour'
+  | 'call'
+  | 'warmth'
+  | 'contact'
+  | 'held back'
+  | 'driven'
+  | 'open'
+  | 'proven'
+  | 'told'
+  | 'limit'
+  | 'flame'
+  | 'pump'
 
 /** One condition on the way from a call to heat. */
 export interface Link {
+  readonly of: Condition
   readonly asks: string
   readonly true: boolean
+  /** How one says that it is not. */
+  readonly else: string
 }
 
 export interface Chain {
@@ -25,47 +45,50 @@ export interface Chain {
  */
 export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, standing: ZoneStanding): Chain {
   const links: Link[] = []
-  const add = (asks: string, is: boolean) => links.push({ asks, true: is })
+  const add = (of: Condition, asks: string, is: boolean, otherwise = `${asks} no`) =>
+    links.push({ of, asks, true: is, else: otherwise })
   const zone = job.zones[loops.zone]!
   const thermostat = zone.thermostat ? simulation.netlist.parts.get(zone.thermostat) : undefined
   const valve = zone.valve ? simulation.netlist.parts.get(zone.valve) : undefined
   if (!thermostat) return { links: [], says: 'Off because: nothing is wired.' }
   const calls = simulation.stateOf(thermostat.id)
   const follows = valve?.kind.roles?.listens !== undefined
-  add('supply', loops.valve?.dark?.at !== 'source')
+  add('supply', 'supply', loops.valve?.dark?.at !== 'source')
   for (const { part, made } of stations(loops.valve?.items))
-    if (simulation.netlist.parts.get(part)?.kind.class === 'clock') add('time', made)
-  add(follows ? 'asked' : 'thermostat asks', standing.calling)
+    if (simulation.netlist.parts.get(part)?.kind.class === 'clock') add('hour', 'time', made)
+  add('call', follows ? 'asked' : 'thermostat asks', standing.calling)
   const contact = thermostat.kind.roles?.callContact
   const warm = contact && thermostat.kind.withholds?.(thermostat.figures, calls, contact)
   if (contact) {
-    add('room cold', warm === undefined)
-    add('contact made', is(simulation, thermostat, 'made'))
+    add('warmth', 'room cold', warm === undefined)
+    add('contact', 'contact made', is(simulation, thermostat, 'made'))
   }
   const reason = withheld(simulation, loops.valve)
-  if (reason && reason !== warm && !reason.includes('hours')) add(`${reason}: not held back`, false)
+  // What the clock and the thermostat withhold is said above, as the hour and the warmth.
+  if (reason && reason.by !== thermostat && reason.by.kind.class !== 'clock')
+    add('held back', 'not held back', false, reason.why)
   if (valve) {
     const state = simulation.stateOf(valve.id)
-    add(
-      follows ? 'valve fed' : 'valve driven',
-      follows ? is(simulation, valve, 'powered') : valve.kind.urged?.(valve.figures, state) === true,
-    )
-    add('valve open', standing.opening > 0 && !standing.moving)
+    if (follows) add('driven', 'valve fed', is(simulation, valve, 'powered'), 'valve not yet fed')
+    else add('driven', 'valve driven', valve.kind.urged?.(valve.figures, state) === true, 'valve not yet driven')
+    add('open', 'valve open', standing.opening > 0 && !standing.moving, 'valve not yet open')
   }
   const boilers = hasBoiler(simulation)
-  if (valve && boilers && !follows) add('proven', standing.proven)
+  if (valve && boilers && !follows) add('proven', 'proven', standing.proven, 'not yet proven')
   if (boilers) {
     const told = boilersTold(simulation)
-    add('boiler called', told.length > 0)
+    add('told', 'boiler called', told.length > 0)
     const limits = told.filter(({ kind }) => kind.roles?.limitOpen)
     if (limits.length > 0)
       add(
+        'limit',
         'below its limit',
         limits.every((part) => !is(simulation, part, 'limitOpen')),
       )
     const flames = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.roles?.flame)
     if (flames.length > 0)
       add(
+        'flame',
         'flame',
         flames.some((part) => is(simulation, part, 'flame')),
       )
@@ -74,20 +97,14 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   const own = zone.pump ? pumps.filter(({ id }) => id === zone.pump) : pumps
   if (own.length > 0)
     add(
+      'pump',
       'pump runs',
       own.some((part) => is(simulation, part, 'running')),
     )
   const at = links.findIndex((link) => !link.true)
   if (at < 0) return { links, says: `On: ${links.map(({ asks }) => asks).join(', ')}.` }
   const before = links.slice(0, at).map(({ asks }) => `${asks} yes`)
-  return { links, first: links[at]!, says: `Off because: ${[...before, notYet(links[at]!.asks)].join(', ')}.` }
-}
-
-const notYet = (asks: string) => {
-  if (asks.endsWith(': not held back')) return asks.replace(': not held back', '')
-  return asks.startsWith('valve') || asks === 'proven'
-    ? `${asks.replace(/^valve (\w+)$/, 'valve not yet $1').replace(/^proven$/, 'not yet proven')}`
-    : `${asks} no`
+  return { links, first: links[at]!, says: `Off because: ${[...before, links[at]!.else].join(', ')}.` }
 }
 
 const stations = (items: readonly { form: string }[] | undefined): Station[] =>

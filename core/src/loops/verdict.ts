@@ -5,8 +5,10 @@ import { kindOf } from '../parts/index.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
+import { boilersTold, hasBoiler } from './plant.ts'
 import type { Strip } from './strip.ts'
-import { boilersTold, hasBoiler, type ZoneStanding, zoneStanding } from './zone-standing.ts'
+import { zoneStanding } from './zone-standing.ts'
+import type { ZoneStanding } from './zone-state.ts'
 
 export interface Verdict {
   readonly tone: 'well' | 'busy' | 'wrong'

@@ -193,13 +193,13 @@ it('a reading is entered with how the plant stands; a note is not; both belong t
   desk.openVisit('service')
   await rest()
   const visit = desk.state().entries[0]!.id
-  desk.stand = async () => ({ calls: { keepers: true } })
+  desk.stand = async () => ({ calls: { keepers: { on: true } } })
   desk.enter([{ kind: 'reading', mode: 'volts', a: 'V1.m1', b: 'V1.m2', value: 26, shows: '26 V' }], 'Reading')
   await rest()
   desk.enter([{ kind: 'note', text: 'cold' }], 'Note')
   await rest()
   const [, reading, note] = desk.state().entries
-  expect([reading!.stand, note!.stand]).toEqual([{ calls: { keepers: true } }, undefined])
+  expect([reading!.stand, note!.stand]).toEqual([{ calls: { keepers: { on: true } } }, undefined])
   expect([reading!.visit, note!.visit]).toEqual([visit, visit])
 })
 

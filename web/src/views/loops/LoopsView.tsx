@@ -66,7 +66,7 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
 
 /** What has to be true for this zone to heat, and the first thing that is not; said while somebody waits for it. */
 const OffBecause = ({ chain, calling }: { chain: Chain | undefined; calling: boolean }) => {
-  if (!chain || (!calling && chain.first?.asks === 'thermostat asks')) return null
+  if (!chain || (!calling && chain.first?.of === 'call')) return null
   if (!chain.first) return null
   return <p className="px-4 text-soft">{chain.says}</p>
 }

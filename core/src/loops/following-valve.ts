@@ -1,0 +1,75 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import { count, is, stuck } from '../motion/plays.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { openingOf } from '../motion/surroundings.ts'
+import { labelOf, type Piece } from '../words/words.ts'
+import { darkInWords } from './dark-in-words.ts'
+import type { ZoneLoops } from './loops.ts'
+import type { ZoneStanding } from './zone-state.ts'
+
+/** What an output must ask before it counts as a call. */
+const ASKS = 0.01
+
+/** A valve that follows a signal: how far it is asked, how far it stands, and where feed or signal go dark. */
+export function followingValve(
+  simulation: Simulation,
+  job: Job,
+  loops: ZoneLoops,
+  asker: InstalledPart,
+  valve: InstalledPart,
+): ZoneStanding {
+  const zone = job.zones[loops.zone]!
+  const stands = simulation.stateOf(valve.id)
+  const asked = valve.kind.asked?.(valve.figures, stands) ?? 0
+  const opening = openingOf(valve, stands)
+  const powered = is(simulation, valve, 'powered')
+  const output = asker.kind.roles?.outputs?.[zone.output ?? '']
+  const set = output === undefined ? 0 : Number(simulation.stateOf(asker.id)[output] ?? 0)
+  const off = Math.abs(asked - count(simulation, valve, 'travel'))
+  const held = stuck(simulation, valve, 'travel')
+  const moving = powered && off > ASKS && !held
+  const found = {
+    zone: loops.zone,
+    calling: asked > ASKS,
+    opening,
+    moving,
+    proven: powered && !moving,
+    says: valve.kind.says(valve.figures, stands),
+  }
+  const name: Piece = { text: `${zone.name}: ` }
+  const label: Piece = { text: labelOf(job, valve.id), part: valve.id, wrong: true }
+  const dark = loops.valve?.dark
+  if (!powered)
+    return {
+      ...found,
+      says: found.says,
+      trouble: [
+        name,
+        label,
+        { text: ' has no 24 V and stays where it is.' },
+        ...(dark ? [{ text: ' Its feed goes dark at ' }, darkInWords(job, dark), { text: '.' }] : []),
+      ],
+    }
+  // A current needs a closed loop and a voltage a whole one: what was set must arrive.
+  const lost = loops.signal?.dark
+  if (set > 0.5 && lost && lost.at !== 'source' && asked <= ASKS)
+    return {
+      ...found,
+      says: 'powered, no signal',
+      trouble: [
+        name,
+        label,
+        { text: ' is fed and hears no signal, so it stands at its zero end. The signal goes dark at ' },
+        darkInWords(job, lost),
+        { text: '.' },
+      ],
+    }
+  if (held && off > 0.05)
+    return {
+      ...found,
+      says: 'asked, does not move',
+      trouble: [name, label, { text: ' is fed and asked, and does not move. Turn the stem by hand.' }],
+    }
+  return found
+}

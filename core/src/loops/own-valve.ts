@@ -1,0 +1,183 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import { count, is, stuck } from '../motion/plays.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { openingOf } from '../motion/surroundings.ts'
+import { endSwitchOf } from '../parts/kind.ts'
+import { labelOf, type Piece } from '../words/words.ts'
+import { darkInWords } from './dark-in-words.ts'
+import type { ZoneLoops } from './loops.ts'
+import { boilersTold, hasBoiler, withheld } from './plant.ts'
+import type { ZoneStanding } from './zone-state.ts'
+
+/** What a zone with a valve that opens and shuts is told by. */
+interface Look {
+  readonly simulation: Simulation
+  readonly job: Job
+  readonly loops: ZoneLoops
+  readonly thermostat: InstalledPart
+  readonly valve: InstalledPart
+  readonly travel: number
+  readonly opening: number
+  /** Does a fault hold it where it is? */
+  readonly held: boolean
+  readonly driven: boolean
+  readonly moving: boolean
+  readonly proven: boolean
+  /** Is its thermostat's contact made? */
+  readonly made: boolean
+  /** The valve's own words. */
+  readonly says: string
+  readonly label: Piece
+  stands(says: string, more?: Partial<ZoneStanding>): ZoneStanding
+  trouble(says: string, ...sentence: Piece[]): ZoneStanding
+}
+
+/** How a zone stands whose own valve opens and shuts. */
+export function ownValve(
+  simulation: Simulation,
+  job: Job,
+  loops: ZoneLoops,
+  thermostat: InstalledPart,
+  valve: InstalledPart,
+): ZoneStanding {
+  const state = simulation.stateOf(valve.id)
+  const calling = is(simulation, thermostat, 'calling')
+  const made = is(simulation, thermostat, 'made')
+  const travel = count(simulation, valve, 'travel')
+  const held = stuck(simulation, valve, 'travel')
+  const opening = openingOf(valve, state)
+  const says = valve.kind.says(valve.figures, state)
+  const driven = valve.kind.urged?.(valve.figures, state) === true
+  const moving = !held && (driven ? travel < 1 : travel > 0)
+  const proven = loops.call?.complete === true
+  const stands = (says: string, more: Partial<ZoneStanding> = {}): ZoneStanding => ({
+    zone: loops.zone,
+    calling,
+    opening,
+    moving,
+    proven,
+    says,
+    ...more,
+  })
+  const name: Piece = { text: `${job.zones[loops.zone]!.name}: ` }
+  const trouble = (says: string, ...sentence: Piece[]) => stands(says, { trouble: [name, ...sentence] })
+  const label: Piece = { text: labelOf(job, valve.id), part: valve.id, wrong: true }
+  const look: Look = {
+    ...{ simulation, job, loops, thermostat, valve, travel, opening, held, driven, moving, proven, made, says, label },
+    stands,
+    trouble,
+  }
+  if (!calling) return uncalled(look)
+  if (!made && count(simulation, thermostat, 'waited') > 0) return stands('start delay running')
+  return driven ? fed(look) : unfed(look)
+}
+
+/** Nobody calls: it should be shut, driven by nothing, with its switch open. */
+function uncalled({
+  simulation,
+  loops,
+  valve,
+  travel,
+  opening,
+  driven,
+  moving,
+  made,
+  says,
+  label,
+  stands,
+  trouble,
+}: Look) {
+  if (driven)
+    return trouble('runs with no call', label, {
+      text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
+    })
+  if (opening > 0 && !moving && travel <= 0 && is(simulation, valve, 'passes'))
+    return trouble('shut, lets water by', label, {
+      text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
+    })
+  if (opening > 0 && !moving)
+    return trouble(`${says}, no call`, label, {
+      text: ' stands open with no call: this zone heats whenever the boiler runs.',
+    })
+  if (loops.call?.complete && travel <= 0)
+    return trouble('shut, switch made', { text: 'the end switch of ' }, label, {
+      text: ' is made with the valve shut: the boiler can fire against it.',
+    })
+  return stands(made ? 'contact stuck' : says)
+}
+
+/** Called, and nothing drives it: held back on purpose, or its loop is dark. */
+function unfed({ simulation, job, loops, label, stands, trouble }: Look) {
+  const strip = loops.valve
+  const reason = withheld(simulation, strip)
+  if (reason) return stands(`waits: ${reason.why}`)
+  if (!strip || strip.dark?.at === 'nowhere')
+    return trouble(
+      'calling, not wired',
+      { text: 'calling, but ' },
+      strip?.dark ? darkInWords(job, strip.dark) : label,
+      { text: ' leads nowhere.' },
+    )
+  if (strip.dark?.at === 'source')
+    return trouble('calling, no supply', { text: 'calling, but ' }, darkInWords(job, strip.dark), {
+      text: ' gives nothing.',
+    })
+  if (strip.dark && strip.dark.at !== 'load')
+    return trouble(
+      'calling, valve dark',
+      { text: 'calling, valve gets nothing. The valve loop goes dark at ' },
+      darkInWords(job, strip.dark),
+      { text: '.' },
+    )
+  if (strip.dark)
+    return trouble('fed, motor dead', { text: 'the feed reaches ' }, label, {
+      text: ' and no current flows: its motor is open.',
+    })
+  return trouble('calling, volts too low', { text: 'calling, but the voltage at ' }, label, {
+    text: ' is too low to run it.',
+  })
+}
+
+/** Called and driven: it moves, opens, proves it, and the boiler answers; or which of these fails. */
+function fed({ simulation, job, loops, valve, travel, held, proven, says, label, stands, trouble }: Look) {
+  if (travel < 1 && held)
+    return trouble('fed, does not move', { text: 'the feed reaches ' }, label, {
+      text: ' and it does not move. Turn the stem by hand before you blame the motor.',
+    })
+  if (travel < 1 && !proven) return stands(says)
+  // A link stands in for the switch this valve has not: the call itself is taken for the proof.
+  if (!loops.call && boilersTold(simulation).length > 0) return stands(`${says}, assumed`, { proven: true })
+  if (!hasBoiler(simulation)) return stands(`${says}, assumed`, { proven: true })
+  if (!loops.call)
+    return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler.' })
+  if (!proven) {
+    const zone = job.zones[loops.zone]!
+    const waiting = loops.standIn?.complete && loops.call.dark?.at === 'contact' && zone.relay === loops.call.dark.part
+    const relay = zone.relay ? simulation.netlist.parts.get(zone.relay) : undefined
+    if (waiting && relay && !is(simulation, relay, 'pulledIn')) return stands('open, stand-in waits')
+    const dark = loops.call.dark
+    if (dark?.at === 'source')
+      return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, dark), {
+        text: ' offers no call voltage.',
+      })
+    if (dark?.at === 'nowhere')
+      return trouble(
+        'open, not proven',
+        { text: 'valve open, ' },
+        { text: 'boiler not told', wrong: true, part: valve.id },
+        { text: '. ' },
+        darkInWords(job, dark),
+        { text: ' leads nowhere.' },
+      )
+    return trouble(
+      'open, not proven',
+      { text: 'valve open, boiler not told. The call loop goes dark at ' },
+      dark ? darkInWords(job, dark) : label,
+      { text: '.' },
+    )
+  }
+  if (boilersTold(simulation).length === 0)
+    return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
+  return stands(`${says}, ${endSwitchOf(valve.kind.roles) ? 'proven' : 'assumed'}`)
+}

@@ -1,13 +1,17 @@
 import type { Document } from '../job/schema.ts'
 import type { Entry } from '../record/entry.ts'
+import { takenBack } from '../record/found.ts'
 import { type StageStanding, untouched } from './stage.ts'
 
+/** What was written down and not taken back. */
 export function log(_document: Document, entries: readonly Entry[]): StageStanding {
-  const readings = entries.filter(({ body }) => body.kind === 'reading').length
-  if (entries.length === 0) return untouched('Nothing is logged yet.')
+  const gone = takenBack(entries)
+  const standing = entries.filter(({ id, body }) => body.kind !== 'back' && !gone.has(id))
+  const readings = standing.filter(({ body }) => body.kind === 'reading').length
+  if (standing.length === 0) return untouched('Nothing is logged yet.')
   return {
     at: 'begun',
     findings: 0,
-    says: `${entries.length === 1 ? 'One entry' : `${entries.length} entries`}, ${readings === 1 ? 'one reading' : `${readings} readings`}.`,
+    says: `${standing.length === 1 ? 'One entry' : `${standing.length} entries`}, ${readings === 1 ? 'one reading' : `${readings} readings`}.`,
   }
 }

@@ -121,12 +121,14 @@ const shots: readonly Shot[] = [
       await window.verdict('open and proven')
     },
   },
+  { name: 'log', path: '/jobs/kestrel-point/log' },
   // Last, for what it breaks stays broken.
   {
     name: 'loops-basement-broken-wire',
     path: '/jobs/kestrel-point/scheme/loops',
     theme: 'basement',
     async prepare(window) {
+      await window.click('button', 'tried')
       await call('Signal house')(window)
       await window.clickBeginning('Wire 21, white')
       await window.click('button', 'Break this wire')

@@ -5,6 +5,8 @@ import {
   Circuit,
   everySupposition,
   inPattern,
+  keyOf,
+  LiveBench,
   prove,
   Simulation,
   statesOf,
@@ -256,7 +258,24 @@ function suppositions() {
   note('one out of the pattern, built anew', built / 1e3, 'ms', 'at most 10', built <= 1e4)
 }
 
+/** What a live bench sends each tick while a zone of a six-zone panel opens, beside the whole picture sent once. */
+function ticks() {
+  const job = sampleJob({ scheme: 's5a', zones: 6, panel: 'panel/zone-valve-6', hotWater: true, priority: true })
+  const [zone] = zonesInOrder(job)
+  const bench = new LiveBench()
+  const bytes = (value: unknown) => (value === undefined ? 0 : JSON.stringify(value).length)
+  const on = { job, supposed: [], hands: {} }
+  const whole = bytes(bench.open({ ...on, key: keyOf(job, [], {}) }, true))
+  const hands = { [zone!.thermostat!]: { calling: true } }
+  bench.open({ ...on, hands, key: keyOf(job, [], hands) }, false)
+  const sent = Array.from({ length: 40 }, () => bytes(bench.advance(0.32)))
+  note('the whole picture, 6-zone panel', whole / 1000, 'kB')
+  note('what a tick sends: mean of 40', sent.reduce((a, b) => a + b) / sent.length / 1000, 'kB')
+  note('what a tick sends: most', Math.max(...sent) / 1000, 'kB')
+}
+
 zoneCycle()
+ticks()
 suppositions()
 for (const zones of [6, 10, 12]) proof(zones)
 allCombinations(6)

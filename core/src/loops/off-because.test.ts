@@ -62,6 +62,14 @@ const cases: [string, string, string, number, Alter, string][] = [
     },
     'Off because: supply yes, thermostat asks yes, room cold yes, contact made yes, hot water has priority.',
   ],
+  [
+    'open, while the only pump is another zone’s own',
+    'quay-terrace',
+    'zone1',
+    60,
+    (bench, job) => ask(bench, job, 'zone1', true),
+    'On: supply, thermostat asks, room cold, contact made, valve driven, valve open, proven, boiler called, below its limit.',
+  ],
 ]
 
 it.each(cases)('%s', (_name, demo, zone, seconds, alter, says) => {

@@ -94,7 +94,9 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
       )
   }
   const pumps = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.class === 'pump')
-  const own = zone.pump ? pumps.filter(({ id }) => id === zone.pump) : pumps
+  // A pump of another zone's own is none of this zone's business.
+  const elsewhere = new Set(Object.values(job.zones).flatMap(({ pump }) => (pump ? [pump] : [])))
+  const own = pumps.filter(({ id }) => (zone.pump ? id === zone.pump : !elsewhere.has(id)))
   if (own.length > 0)
     add(
       'pump',

@@ -363,6 +363,13 @@ describe('in words', () => {
     expect(standInWords(job, {})).toEqual([])
   })
 
+  it('what is put back is said with what it was, where that is known', () => {
+    const [lift] = told({ kind: 'action', does: 'lift', of: 'wire:w21.from' })
+    const end = { kind: 'action', does: 'end', ends: lift!.id }
+    expect(entryInWords(job, end, [lift!])).toBe('Put back: Wire 21, end at Splice S4 way 1 lifted')
+    expect(entryInWords(job, end)).toBe('Put back')
+  })
+
   it('every kind of entry has its own name', () => {
     expect(new Set(entryKinds.map(({ kind }) => kind)).size).toBe(entryKinds.length)
   })

@@ -1,4 +1,5 @@
 import type { Job } from '../../job/schema.ts'
+import type { Entry } from '../entry.ts'
 import type { EntryKind } from '../entry-kind.ts'
 import { action } from './action.ts'
 import { back } from './back.ts'
@@ -30,8 +31,13 @@ const byKind = new Map(entryKinds.map((kind) => [kind.kind, kind]))
 /** The kind of an entry; undefined where a newer version wrote it. */
 export const entryKindOf = (body: { kind: string }): EntryKind | undefined => byKind.get(body.kind)
 
-/** An entry in words, whichever version wrote it. */
-export function entryInWords(job: Job, body: { kind: string }): string {
+/**
+ * An entry in words, whichever version wrote it.
+ * @param known the entries among which one that ends another finds it
+ */
+export function entryInWords(job: Job, body: Entry['body'], known: readonly Entry[] = []): string {
   const kind = entryKindOf(body)
-  return kind ? kind.says(body, job) : `A "${body.kind}" from a newer version`
+  if (!kind) return `A "${body.kind}" from a newer version`
+  const ended = body.ends === undefined ? undefined : known.find(({ id }) => id === body.ends)
+  return ended ? `${kind.says(body, job)}: ${entryInWords(job, ended.body)}` : kind.says(body, job)
 }

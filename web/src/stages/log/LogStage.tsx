@@ -72,7 +72,7 @@ function placesOf({ from, to }: Entry['body']): string {
 }
 
 function EntryRow({ entry, job, gone, waits }: { entry: Entry; job: Job; gone: boolean; waits: boolean }) {
-  const { session } = useSession()
+  const { session, entries } = useSession()
   const { body, clock, by, source, stand, id } = entry
   const state = stand ? standInWords(job, stand) : Array.isArray(body.state) ? body.state.map(String) : []
   return (
@@ -100,7 +100,7 @@ function EntryRow({ entry, job, gone, waits }: { entry: Entry; job: Job; gone: b
         )}
       </div>
       <div>
-        <div className={`font-semibold ${gone ? 'line-through' : ''}`}>{entryInWords(job, body)}</div>
+        <div className={`font-semibold ${gone ? 'line-through' : ''}`}>{entryInWords(job, body, entries)}</div>
         {body.kind === 'reading' && <div className="text-soft">{placesOf(body)}</div>}
         {source === 'computed' && (
           <p className="text-soft">Kept by an older version: this is what the program computed, nobody measured it.</p>

@@ -5,7 +5,8 @@ import { join, resolve } from 'node:path'
 import { documentOf, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { writeJobFile } from '@civil-lantern/core/validate'
-import { afterAll, expect, it } from 'vitest'
+import { build } from 'esbuild'
+import { afterAll, beforeAll, expect, it } from 'vitest'
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
 const file = join(folder, 'job.json')
@@ -13,17 +14,44 @@ writeFileSync(file, writeJobFile(documentOf(demoJobs['kestrel-point']!())))
 writeFileSync(join(folder, 'list.json'), '{"format":"list"}')
 afterAll(() => rmSync(folder, { recursive: true }))
 
-function lantern(...args: string[]): Promise<{ code: number; out: string; err: string }> {
-  const program = [resolve(import.meta.dirname, 'lantern.ts'), ...args]
-  return new Promise((done) =>
-    execFile(
-      process.execPath,
-      ['--conditions=source', '--import', 'tsx', ...program],
-      { cwd: resolve(import.meta.dirname, '../..') },
-      (error, out, err) => done({ code: error ? Number(error.code) : 0, out, err }),
+interface Ran {
+  readonly code: number
+  readonly out: string
+  readonly err: string
+}
+
+const run = (...args: string[]): Promise<Ran> =>
+  new Promise((done) =>
+    execFile(process.execPath, args, { cwd: resolve(import.meta.dirname, '../..') }, (error, out, err) =>
+      done({ code: error ? Number(error.code) : 0, out, err }),
     ),
   )
-}
+
+/** The program in one file, made once: run from its sources it takes seconds to load, every time. */
+const bundle = join(folder, 'lantern.mjs')
+beforeAll(() =>
+  build({
+    entryPoints: [resolve(import.meta.dirname, 'lantern.ts')],
+    outfile: bundle,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    conditions: ['source'],
+    logLevel: 'error',
+  }),
+)
+const lantern = (...args: string[]) => run(bundle, ...args)
+
+it('from its sources, as the README runs it, it says the same', async () => {
+  const program = resolve(import.meta.dirname, 'lantern.ts')
+  const ask = ['verdict', file, '--call', 'Signal house']
+  const [fromSource, fromBundle] = await Promise.all([
+    run('--conditions=source', '--import', 'tsx', program, ...ask),
+    lantern(...ask),
+  ])
+  expect(JSON.parse(fromSource.out).says).toContain('open and proven')
+  expect(fromBundle).toEqual(fromSource)
+})
 
 it('reads, settles, judges, checks and writes a netlist from a job file', async () => {
   const [reading, settled, verdict, check, spice] = await Promise.all([

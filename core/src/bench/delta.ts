@@ -17,16 +17,15 @@ export function deltaOf(was: unknown, is: unknown): Delta | undefined {
   const lists = Array.isArray(was) && Array.isArray(is) && was.length === is.length
   if (!lists && !(isRecord(was) && isRecord(is))) return { is }
   const [before, after] = [was as Fields, is as Fields]
-  const fields: Record<string, Delta> = {}
-  let changed = false
+  const changed: [string, Delta][] = []
   for (const name of Object.keys(after)) {
     const delta = Object.hasOwn(before, name) ? deltaOf(before[name], after[name]) : { is: after[name] }
-    if (!delta) continue
-    fields[name] = delta
-    changed = true
+    if (delta) changed.push([name, delta])
   }
   const gone = lists ? [] : Object.keys(before).filter((name) => !Object.hasOwn(after, name))
-  if (!changed && gone.length === 0) return undefined
+  if (changed.length === 0 && gone.length === 0) return undefined
+  // By entries, not by assignment: a field may bear any name, `__proto__` too.
+  const fields = Object.fromEntries(changed)
   return gone.length > 0 ? { fields, gone } : { fields }
 }
 
@@ -40,8 +39,10 @@ export function withDelta(was: unknown, delta: Delta | undefined): unknown {
     for (const [index, one] of Object.entries(delta.fields)) list[Number(index)] = withDelta(list[Number(index)], one)
     return list
   }
-  const record: Fields = { ...(was as Fields) }
-  for (const name of delta.gone ?? []) delete record[name]
-  for (const [name, one] of Object.entries(delta.fields)) record[name] = withDelta(record[name], one)
-  return record
+  const kept = Object.entries(was as Fields).filter(([name]) => !delta.gone?.includes(name))
+  const changed = Object.entries(delta.fields).map(([name, one]): [string, unknown] => {
+    const had = Object.hasOwn(was as Fields, name) ? (was as Fields)[name] : undefined
+    return [name, withDelta(had, one)]
+  })
+  return Object.fromEntries([...kept, ...changed])
 }

@@ -23,6 +23,16 @@ describe('what changed', () => {
     )
   })
 
+  it('a field may bear any name', () => {
+    const odd = JSON.parse('{"__proto__": {"a": 1}, "constructor": 2, "valueOf": 3}')
+    for (const [was, is] of [
+      [{}, odd],
+      [odd, {}],
+      [JSON.parse('{"__proto__": {"a": 2}}'), odd],
+    ])
+      expect(JSON.stringify(withDelta(was, deltaOf(was, is)))).toBe(JSON.stringify(is))
+  })
+
   it('leaves what it does not touch the very same, and is no longer than it need be', () => {
     const was = { a: { x: 1, y: [1, 2, { z: 3 }] }, b: { q: 1 }, c: 7 }
     const is = { a: { x: 1, y: [1, 2, { z: 4 }] }, b: { q: 1 } }

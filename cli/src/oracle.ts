@@ -12,7 +12,7 @@ import { sampleJobs } from './samples.ts'
  */
 const LIMIT = 1e-6
 const DEMO = { variants: 30, zones: 6 }
-const GENERATED = { variants: 3, zones: 3 }
+const GENERATED = { variants: 2, zones: 3 }
 const SMALLEST_VOLTS = 0.5
 const BATCH = 250
 

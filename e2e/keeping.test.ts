@@ -1,21 +1,11 @@
-import type { Browser } from 'puppeteer-core'
-import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { expect, it } from 'vitest'
+import { Window } from './browser.ts'
+import { oneProgram } from './one-window.ts'
 
 /** Nothing typed is ever lost: two windows, a server that dies, a server that is away. */
 
-const program = new Program()
-let browser: Browser
-
-beforeAll(async () => {
-  await program.start()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-})
+const house = oneProgram()
+const { program } = house
 
 const rename = async (window: Window, zone: number, name: string) => {
   const fields = await window.page.$$('::-p-aria([name="Zone"][role="textbox"])')
@@ -30,7 +20,9 @@ const names = async () => Object.values((await program.job('kestrel-point')).doc
 
 it('two windows that change the same job both keep their edits', async () => {
   // Apart, as two devices are: each with a browser store of its own.
-  const [one, other] = await Promise.all([1, 2].map(async () => Window.open(await browser.createBrowserContext())))
+  const [one, other] = await Promise.all(
+    [1, 2].map(async () => Window.open(await house.browser.createBrowserContext())),
+  )
   const url = `${program.url}/jobs/kestrel-point/survey`
   await one!.goto(url)
   await other!.goto(url)
@@ -48,7 +40,7 @@ it('two windows that change the same job both keep their edits', async () => {
 })
 
 it('a server killed in the middle of saving comes back with every edit it acknowledged, and gets the rest', async () => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await window.goto(`${program.url}/jobs/kestrel-point/survey`)
   await window.sees('ways of wiring fit')
   const acknowledged: string[] = []
@@ -76,7 +68,7 @@ it('a server killed in the middle of saving comes back with every edit it acknow
 })
 
 it('what was edited while the server was away survives a closed window', async () => {
-  const context = await browser.createBrowserContext()
+  const context = await house.browser.createBrowserContext()
   const window = await Window.open(context)
   const url = `${program.url}/jobs/kestrel-point/survey`
   await window.goto(url)

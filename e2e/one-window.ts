@@ -3,11 +3,10 @@ import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
 import { openBrowser, Window } from './browser.ts'
 import { Program } from './program.ts'
 
-/** The program for all tests of a file, and for each a window of its own in which nothing may complain. */
-export function oneWindowEach(opened: (window: Window) => void): Program {
+/** The program and the browser for all tests of a file; `browser` is there once a test runs. */
+export function oneProgram(): { readonly program: Program; readonly browser: Browser } {
   const program = new Program()
   let browser: Browser
-  let window: Window
   beforeAll(async () => {
     await program.start()
     browser = await openBrowser()
@@ -16,8 +15,20 @@ export function oneWindowEach(opened: (window: Window) => void): Program {
     await browser?.close()
     await program.stop()
   })
+  return {
+    program,
+    get browser() {
+      return browser
+    },
+  }
+}
+
+/** As `oneProgram`, and for each test a window of its own in which nothing may complain. */
+export function oneWindowEach(opened: (window: Window) => void): Program {
+  const house = oneProgram()
+  let window: Window
   beforeEach(async () => {
-    window = await Window.open(await browser.createBrowserContext())
+    window = await Window.open(await house.browser.createBrowserContext())
     window.page.setDefaultTimeout(10_000)
     opened(window)
   })
@@ -25,5 +36,5 @@ export function oneWindowEach(opened: (window: Window) => void): Program {
     expect(window.complaints).toEqual([])
     await window.page.browserContext().close()
   })
-  return program
+  return house.program
 }

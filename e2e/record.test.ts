@@ -2,28 +2,19 @@ import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { documentOf } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
-import type { Browser } from 'puppeteer-core'
 import { launch } from 'puppeteer-core'
-import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { beforeEach, expect, it } from 'vitest'
+import { Window } from './browser.ts'
+import { oneProgram } from './one-window.ts'
 
 /** Three circuits on one job: what is planned, what was found, and what one person tries. */
 
-const program = new Program()
-let browser: Browser
+const house = oneProgram()
+const { program } = house
 let n = 0
 let id = ''
 let url = ''
 
-beforeAll(async () => {
-  await program.start()
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-})
 /** A job of its own for each test, served: its wall is taken to be as planned. */
 beforeEach(async () => {
   id = `wall-${++n}`
@@ -32,7 +23,7 @@ beforeEach(async () => {
   url = `${program.url}/jobs/${id}/scheme`
 })
 
-const device = async (who = 'Tester') => Window.open(await browser.createBrowserContext(), { who })
+const device = async (who = 'Tester') => Window.open(await house.browser.createBrowserContext(), { who })
 const pressed = (window: Window, name: string) =>
   window.page.$eval(`::-p-aria([name="${name}"][role="button"])`, (button) => button.getAttribute('aria-pressed'))
 

@@ -10,7 +10,8 @@ export { type Finding, findingsOf, openFindings, rules, type Severity } from './
 export { Circuit } from './circuit/circuit.ts'
 export { type Branch, figuresOf, type InstalledPart, type Netlist, netlistOf, terminalName } from './circuit/netlist.ts'
 // schemes, intent, compare, suppose, record: what is meant, what differs, what could be wrong, what was found
-export { type Change, type Comparison, compare } from './compare/compare.ts'
+export type { Change } from './compare/change.ts'
+export { type Comparison, compare } from './compare/compare.ts'
 export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
@@ -65,6 +66,7 @@ export { deadMap, guardsOf, type LiveTerminal, liveTerminals } from './proof/liv
 export { BOILER, isOn, type OutputRule, outputRules, rowsAsCsv } from './proof/outputs.ts'
 export { fixOfDifference, pathOf } from './proof/path.ts'
 export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven } from './proof/proof.ts'
+export { assumedOf, certaintyAt } from './record/certainty.ts'
 export { circuitOf, keyOf, type Standing, usualCircuit, type Which } from './record/circuit-of.ts'
 export { Entry, hadSeen, inOrder, type Maker, nextEntry } from './record/entry.ts'
 export type { Certainty, OpenAction } from './record/entry-kind.ts'

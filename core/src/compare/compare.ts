@@ -1,34 +1,12 @@
-import type { Cable, Circuit, End, Job, Part, Wire } from '../job/schema.ts'
+import type { Circuit, End, Job, Wire } from '../job/schema.ts'
 import type { Spot } from '../words/spot.ts'
-import { labelOf, terminalInWords } from '../words/words.ts'
+import { terminalInWords } from '../words/words.ts'
+import { cablesChanged } from './cables-changed.ts'
+import { type Change, same } from './change.ts'
+import { exchanges, movedEnd, moves } from './moved-wires.ts'
 import { nodesOf } from './nets.ts'
 import { endKey, pairParts } from './pairing.ts'
-
-/** One way in which a circuit differs from another, and how it is put back. */
-export interface Change {
-  readonly what:
-    | 'part gone'
-    | 'part added'
-    | 'part changed'
-    | 'wire gone'
-    | 'wire added'
-    | 'wire moved'
-    | 'wires exchanged'
-    | 'wire changed'
-    | 'cable gone'
-    | 'cable added'
-    | 'cable changed'
-  /** What was done, as one would say it: "Wire 21 moved from Valve 2 M1 to Valve 2 S1". */
-  readonly says: string
-  /** What would put it back: "Move wire 21 back to Valve 2 M1". */
-  readonly remedy: string
-  /** What it touches, as it is and as it was. */
-  readonly at: readonly Spot[]
-  /** Does it join anything that was apart, part anything that was joined, or change what something is? */
-  readonly electrical: boolean
-  /** Makes the newer circuit as the older was, in this. */
-  putBack(draft: Circuit): void
-}
+import { partsChanged } from './parts-changed.ts'
 
 export interface Comparison {
   readonly changes: readonly Change[]
@@ -37,8 +15,6 @@ export interface Comparison {
   readonly wires: ReadonlyMap<string, string>
   readonly cables: ReadonlyMap<string, string>
 }
-
-const same = (a: unknown, b: unknown) => JSON.stringify(a ?? null) === JSON.stringify(b ?? null)
 
 /**
  * Compares two circuits by what is joined: ids, names, the order of wires, which way of a joint is used and which way round
@@ -196,165 +172,8 @@ export function compare(was: Job, is: Job): Comparison {
       },
     })
   }
-  changes.push(...ofParts(was, is, parts), ...ofCables(was, is, cables))
+  changes.push(...partsChanged(was, is, parts), ...cablesChanged(was, is, cables))
   return { changes, parts, wires, cables }
 }
 
 const wireFields = ['colour', 'size', 'length', 'cable', 'core', 'sleeve'] as const
-
-type Keys = (wire: Wire) => string[]
-
-/** The end of a wire that is no longer where it was. */
-function movedEnd(old: Wire, now: Wire, wasKeys: Keys, isKeys: Keys): End {
-  const kept = isKeys(now)
-  return kept.includes(wasKeys(old)[0]!) ? old.to : old.from
-}
-
-/**
- * Pairs of wires each of which has one end where the other had it. Leads exchanged at one end join what they would if
- * exchanged at the other: which it was is told by which lead is which, by its id or colour and core.
- */
-function exchanges(
-  gone: ReadonlyMap<string, Wire>,
-  come: ReadonlyMap<string, Wire>,
-  wasKeys: Keys,
-  isKeys: Keys,
-): [string, string, string, string][] {
-  const found: [string, string, string, string][] = []
-  const used = new Set<string>()
-  const list = [...gone]
-  const other = (keys: readonly string[], key: string) => (keys[0] === key ? keys[1]! : keys[0]!)
-  const now = [...come].map(([id, wire]) => [id, isKeys(wire)] as const)
-  const joining = (x: string, y: string) =>
-    now.find(
-      ([id, keys]) => !used.has(`+${id}`) && ((keys[0] === x && keys[1] === y) || (keys[0] === y && keys[1] === x)),
-    )?.[0]
-  const alike = (a: string, x: string) => {
-    const [old, is] = [gone.get(a)!, come.get(x)!]
-    return a === x ? 2 : Number(old.colour === is.colour && old.core === is.core)
-  }
-  for (const [i, [a, one]] of list.entries())
-    for (const [b, two] of list.slice(i + 1)) {
-      if (used.has(`-${a}`) || used.has(`-${b}`)) continue
-      const [first, second] = [wasKeys(one), wasKeys(two)]
-      const ways = first.flatMap((p) =>
-        second.flatMap((q) => {
-          const [t, u] = [other(first, p), other(second, q)]
-          if (p === q || t === u) return []
-          const [x, y] = [joining(p, u), joining(q, t)]
-          return x === undefined || y === undefined || x === y ? [] : [{ x, y, alike: alike(a, x) + alike(b, y) }]
-        }),
-      )
-      const [best] = ways.sort((m, n) => n.alike - m.alike)
-      if (!best) continue
-      for (const id of [`-${a}`, `-${b}`, `+${best.x}`, `+${best.y}`]) used.add(id)
-      found.push([a, best.x, b, best.y])
-    }
-  return found
-}
-
-/** Wires with one end where it was and the other elsewhere; then those known by their id alone. */
-function moves(
-  gone: ReadonlyMap<string, Wire>,
-  come: ReadonlyMap<string, Wire>,
-  wasKeys: Keys,
-  isKeys: Keys,
-): [string, string][] {
-  const ranked: { a: string; b: string; score: number }[] = []
-  for (const [a, old] of gone)
-    for (const [b, now] of come) {
-      const keys = isKeys(now)
-      const shared = wasKeys(old).filter((key) => keys.includes(key)).length
-      if (shared === 0 && a !== b) continue
-      const alike = Number(old.colour === now.colour) + Number(old.core === now.core) + Number(old.label === now.label)
-      ranked.push({ a, b, score: 4 * shared + 2 * Number(a === b) + 0.5 * alike })
-    }
-  ranked.sort((x, y) => y.score - x.score || x.a.localeCompare(y.a) || x.b.localeCompare(y.b))
-  const used = new Set<string>()
-  return ranked.flatMap(({ a, b }): [string, string][] => {
-    if (used.has(`-${a}`) || used.has(`+${b}`)) return []
-    used.add(`-${a}`).add(`+${b}`)
-    return [[a, b]]
-  })
-}
-
-function ofParts(was: Job, is: Job, parts: ReadonlyMap<string, string>): Change[] {
-  const changes: Change[] = []
-  const known = new Set(parts.values())
-  for (const [id, old] of Object.entries(was.parts)) {
-    const there = parts.get(id)
-    if (there === undefined)
-      changes.push({
-        what: 'part gone',
-        says: `${old.label} gone`,
-        remedy: `Hang ${old.label} again`,
-        at: [{ part: id }],
-        electrical: true,
-        putBack: (draft) => void (draft.parts[id] ??= old),
-      })
-    else {
-      const now = is.parts[there]!
-      const set = (now.kind !== old.kind && 'kind') || (!same(now.figures ?? {}, old.figures ?? {}) && 'figures')
-      if (set)
-        changes.push({
-          what: 'part changed',
-          says: `${now.label}: other ${set}`,
-          remedy: `Set ${now.label} up as it was`,
-          at: [{ part: there }],
-          electrical: true,
-          putBack: (draft) => setUp(draft.parts[there], old),
-        })
-    }
-  }
-  for (const [id, now] of Object.entries(is.parts))
-    if (!known.has(id))
-      changes.push({
-        what: 'part added',
-        says: `${labelOf(is, id)} added`,
-        remedy: `Take ${now.label} down`,
-        at: [{ part: id }],
-        electrical: true,
-        putBack(draft) {
-          delete draft.parts[id]
-          for (const [wire, { from, to }] of Object.entries(draft.wires))
-            if (from.part === id || to.part === id) delete draft.wires[wire]
-        },
-      })
-  return changes
-}
-
-function setUp(part: Part | undefined, as: Part) {
-  if (!part) return
-  part.kind = as.kind
-  if (as.figures) part.figures = as.figures
-  else delete part.figures
-}
-
-function ofCables(was: Job, is: Job, cables: ReadonlyMap<string, string>): Change[] {
-  const changes: Change[] = []
-  const known = new Set(cables.values())
-  const one = (what: Change['what'], says: string, remedy: string, id: string, putBack: (draft: Circuit) => void) =>
-    changes.push({ what, says, remedy, at: [{ cable: id }], electrical: false, putBack })
-  const cores = (cable: Cable) => Object.entries(cable.cores).sort()
-  for (const [id, old] of Object.entries(was.cables)) {
-    const there = cables.get(id)
-    const now = there === undefined ? undefined : is.cables[there]
-    if (there === undefined || !now)
-      one('cable gone', `${old.label} gone`, `Run ${old.label} again`, id, (draft) => void (draft.cables[id] ??= old))
-    else if (!same(cores(old), cores(now)))
-      one(
-        'cable changed',
-        `${now.label}: other cores`,
-        `Write the cores of ${now.label} down again`,
-        there,
-        (draft) => {
-          const cable = draft.cables[there]
-          if (cable) cable.cores = old.cores
-        },
-      )
-  }
-  for (const [id, now] of Object.entries(is.cables))
-    if (!known.has(id))
-      one('cable added', `${now.label} added`, `Take ${now.label} out`, id, (draft) => void delete draft.cables[id])
-  return changes
-}

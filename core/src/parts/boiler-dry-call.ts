@@ -24,6 +24,16 @@ export const callFigures = {
   senseAmps: { name: 'Call current, pair closed', unit: 'A', value: 0.04 },
 }
 
+/** What a control plays that notices a dry contact between its own T-T. */
+export const callRoles = {
+  callSense: 'sense',
+  told: 'called',
+  work: 'controls',
+  feeds: ['t1', 't2'],
+  feedVolts: 'callVolts',
+  callPair: ['t1', 't2'],
+} as const
+
 /** The pair a boiler feeds itself from a small isolated winding: it notices the current through its sense coil. */
 export const callInside = (
   f: { callVolts: number; senseAmps: number },
@@ -66,15 +76,7 @@ export const dryCallBoiler = part({
   figures: { ...callFigures, standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 }, ...waterFigures },
   state: { called: false, ...tepid },
   controls: [waterKnob],
-  roles: {
-    callSense: 'sense',
-    ...waterRoles,
-    told: 'called',
-    work: 'controls',
-    feeds: ['t1', 't2'],
-    feedVolts: 'callVolts',
-    callPair: ['t1', 't2'],
-  },
+  roles: { ...callRoles, ...waterRoles },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

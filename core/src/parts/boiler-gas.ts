@@ -1,4 +1,4 @@
-import { callFigures, callInside, callNoticed, callPair } from './boiler-dry-call.ts'
+import { callFigures, callInside, callNoticed, callPair, callRoles } from './boiler-dry-call.ts'
 import {
   inDegrees,
   limitFault,
@@ -37,13 +37,8 @@ export const gasBoiler = part({
   state: { called: false, ...tepid },
   controls: [waterKnob],
   roles: {
-    callSense: 'sense',
-    told: 'called',
-    work: 'controls',
+    ...callRoles,
     ...waterRoles,
-    feeds: ['t1', 't2'],
-    callPair: ['t1', 't2'],
-    feedVolts: 'callVolts',
     feedsInside: ['hot', 'com', 'openVolts'],
   },
   inside: (f, site) => [

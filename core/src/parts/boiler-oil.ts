@@ -1,4 +1,4 @@
-import { callFigures, callInside, callNoticed, callPair } from './boiler-dry-call.ts'
+import { callFigures, callInside, callNoticed, callPair, callRoles } from './boiler-dry-call.ts'
 import {
   inDegrees,
   limitFault,
@@ -62,15 +62,7 @@ export const oilBoiler = part({
     },
     waterKnob,
   ],
-  roles: {
-    callSense: 'sense',
-    ...waterRoles,
-    told: 'called',
-    work: 'controls',
-    feeds: ['t1', 't2'],
-    feedVolts: 'callVolts',
-    callPair: ['t1', 't2'],
-  },
+  roles: { ...callRoles, ...waterRoles },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

@@ -5,6 +5,7 @@ import { readEntry } from '../formats/read-entry.ts'
 import { circuitIn, documentOf, plannedJob } from '../job/document.ts'
 import type { Document } from '../job/schema.ts'
 import { copyOf } from '../testing/benches.ts'
+import { assumedOf, certaintyAt } from './certainty.ts'
 import { circuitOf, usualCircuit } from './circuit-of.ts'
 import { type Entry, hadSeen, inOrder, nextEntry } from './entry.ts'
 import { foundOf, takenBack } from './found.ts'
@@ -91,6 +92,28 @@ describe('the wall as found', () => {
     expect(found.job.parts['w21-end']?.kind).toBe('joint/unknown-end')
     expect(found.conductors.w21).toBe('seen')
     expect(found.conductors.w22).toBe('assumed')
+  })
+
+  it('a terminal is sure once every conductor on it was seen, and not before; a bare one never', () => {
+    const joined = Object.entries(job.wires).find(([id, { from }]) =>
+      Object.entries(job.wires).some(
+        ([other, { to, from: also }]) =>
+          other !== id && [to, also].some(({ part, terminal }) => part === from.part && terminal === from.terminal),
+      ),
+    )![1].from
+    const here = Object.entries(job.wires).filter(([, { from, to }]) =>
+      [from, to].some(({ part, terminal }) => part === joined.part && terminal === joined.terminal),
+    )
+    const seen = here.map(([wire, is]) => ({ kind: 'seen', what: 'conductor', wire, is }))
+    const sure = (bodies: Entry['body'][]) =>
+      certaintyAt(foundOf(document, told(...bodies)), joined.part, joined.terminal)
+    expect(here.length).toBeGreaterThan(1)
+    expect([sure([]), sure(seen.slice(1)), sure(seen)]).toEqual(['assumed', 'assumed', 'seen'])
+    expect(certaintyAt(foundOf(document, []), 'V2', 'nowhere')).toBe('assumed')
+    expect(assumedOf(foundOf(document, told(...seen)))).toEqual({
+      assumed: Object.keys(job.wires).length - seen.length,
+      of: Object.keys(job.wires).length,
+    })
   })
 
   it('what is first met in an entry is called after it', () => {

@@ -27,7 +27,7 @@ export function MeterPanel() {
         <div className="font-mono text-[15px] opacity-80">{name}</div>
         <div className="flex min-h-16 items-baseline justify-end gap-2 font-mono">
           <span className="mr-auto text-[15px] opacity-80">expected</span>
-          <span className="whitespace-nowrap text-5xl tabular-nums">{shown ? shown.shows : '- - -'}</span>
+          <span className="whitespace-nowrap text-5xl tabular-nums">{shown ? shown.shows : '---'}</span>
           <span className="w-8 text-xl">{shown ? (shown.shows === 'OL' ? '' : shown.unit) : ''}</span>
         </div>
         {shown?.beeps && <div className="pb-1 text-right font-mono text-[15px]">beeps</div>}

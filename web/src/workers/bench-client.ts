@@ -54,7 +54,8 @@ export class BenchClient extends Observable<BenchState> {
   readonly setSpeed = async (speed: Speed) => {
     shelf.put('speed', speed)
     this.become({ ...this.state(), speed })
-    if (this.#instant) this.#show(await this.#bench.settle())
+    // Before a circuit is open there is nothing to settle; it is opened at the speed then set.
+    if (this.#instant && this.state().snapshot) this.#show(await this.#bench.settle())
     else this.#goOn()
   }
 

@@ -1,6 +1,15 @@
-import { guardsOf, type Job, kindOf, type LiveTerminal, labelOf, Simulation } from '@civil-lantern/core'
+import {
+  assumedOf,
+  certaintyAt,
+  guardsOf,
+  type Job,
+  kindOf,
+  type LiveTerminal,
+  labelOf,
+  Simulation,
+} from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
-import { useBench, useJudge } from '../../data/open-job.tsx'
+import { useBench, useJudge, useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
@@ -38,7 +47,7 @@ function LiveMap({ job }: { job: Job }) {
   const first = calling.length > 0 ? `Calling: ${calling.join(', ')}` : 'Nobody calls'
   return (
     <Found
-      title={`${found.length} terminals are live.`}
+      title={`${found.length} ${found.length === 1 ? 'terminal is' : 'terminals are'} expected live.`}
       says={`${first}. Call zones in the left rail, and the map follows.`}
       name="live map"
       found={found}
@@ -80,7 +89,7 @@ function DeadMap({ job }: { job: Job }) {
         <Found
           title={
             found.length === 0
-              ? 'Everything is dead.'
+              ? 'No terminal is expected to bite.'
               : `${found.length} ${found.length === 1 ? 'terminal' : 'terminals'} can still bite${line > 0 && line < found.length ? `, ${line} at line voltage` : ''}.`
           }
           says={`By this record, with ${open.length === 0 ? 'nothing' : open.map((id) => labelOf(job, id)).join(', ')} open and any thermostats calling. It proves nothing dead: isolate, lock off, prove your tester, prove dead, prove your tester again.`}
@@ -107,13 +116,24 @@ function Found({
   job: Job
 }) {
   const pick = useWorkspace((w) => w.pick)
+  const { as, found: wall, document } = useSession()
+  const sure = (one: LiveTerminal) => as === 'found' && certaintyAt(wall, one.part, one.terminal) === 'seen'
+  const { assumed, of } = assumedOf(wall)
+  const record =
+    as !== 'found'
+      ? document.before === null
+        ? 'This is the plan: nobody has been at the wall yet.'
+        : 'This is the plan: what hangs on the wall may be otherwise. As found shows it.'
+      : assumed > 0
+        ? `${assumed} of ${of} conductors are assumed. Until they are seen, treat terminals that are not listed as live too.`
+        : ''
   return (
     <Card
       title={title}
       aside={
         found.length > 0 && (
           <span className="no-print flex gap-2">
-            <Button look="quiet" onClick={() => download(`${job.title}, ${name}.csv`, asCsv(found), 'text/csv')}>
+            <Button look="quiet" onClick={() => download(`${job.title}, ${name}.csv`, asCsv(found, sure), 'text/csv')}>
               CSV
             </Button>
             <Button look="quiet" onClick={() => window.print()}>
@@ -124,6 +144,7 @@ function Found({
       }
     >
       <p className="px-4 pt-1 text-soft">{says}</p>
+      {record && <p className="px-4 pt-1 font-semibold">{record}</p>}
       {found.length > 0 && (
         <table className="mx-4 my-2 w-[calc(100%-2rem)] text-[15px]">
           <thead>
@@ -135,7 +156,7 @@ function Found({
                 Place
               </th>
               <th scope="col" className="text-right font-semibold">
-                Volts
+                Volts, expected
               </th>
               <th scope="col" className="pl-4 font-semibold">
                 From, when
@@ -143,24 +164,28 @@ function Found({
             </tr>
           </thead>
           <tbody>
-            {found.map(({ part, terminal, says, place, volts, from, when, line: bites }) => (
-              <tr key={`${part}.${terminal}`} className="border-line border-t align-baseline">
-                <th scope="row" className="py-0.5 pr-3 text-left">
-                  <button
-                    type="button"
-                    onClick={() => pick({ part })}
-                    className={`min-h-9 text-left font-semibold ${bites ? 'text-bad' : ''}`}
-                  >
-                    {says}
-                  </button>
-                </th>
-                <td className="py-0.5 pr-3">{place}</td>
-                <td className="py-0.5 text-right font-mono">{volts.toFixed(0)}</td>
-                <td className="py-0.5 pl-4">
-                  {from}, {when}
-                </td>
-              </tr>
-            ))}
+            {found.map((one) => {
+              const { part, terminal, says, place, volts, from, when, line: bites } = one
+              return (
+                <tr key={`${part}.${terminal}`} className="border-line border-t align-baseline">
+                  <th scope="row" className="py-0.5 pr-3 text-left">
+                    <button
+                      type="button"
+                      onClick={() => pick({ part })}
+                      className={`min-h-9 text-left font-semibold ${bites ? 'text-bad' : ''}`}
+                    >
+                      {says}
+                    </button>
+                  </th>
+                  <td className="py-0.5 pr-3">{place}</td>
+                  <td className="py-0.5 text-right font-mono">{volts.toFixed(0)}</td>
+                  <td className="py-0.5 pl-4">
+                    {from}, {when}
+                    {as === 'found' && !sure(one) && <span className="text-soft">; assumed until seen</span>}
+                  </td>
+                </tr>
+              )
+            })}
           </tbody>
         </table>
       )}
@@ -168,8 +193,15 @@ function Found({
   )
 }
 
-function asCsv(found: readonly LiveTerminal[]): string {
+function asCsv(found: readonly LiveTerminal[], sure: (one: LiveTerminal) => boolean): string {
   const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
-  const lines = found.map(({ says, place, volts, from, when }) => [says, place, volts.toFixed(1), from, when])
-  return `${[['terminal', 'place', 'volts', 'from', 'when'], ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
+  const lines = found.map((one) => [
+    one.says,
+    one.place,
+    one.volts.toFixed(1),
+    one.from,
+    one.when,
+    sure(one) ? 'seen' : 'assumed',
+  ])
+  return `${[['terminal', 'place', 'volts expected', 'from', 'when', 'wall'], ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
 }

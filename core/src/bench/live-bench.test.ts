@@ -31,6 +31,7 @@ describe('what changed', () => {
       [JSON.parse('{"__proto__": {"a": 2}}'), odd],
     ])
       expect(JSON.stringify(withDelta(was, deltaOf(was, is)))).toBe(JSON.stringify(is))
+    expect(Object.keys(withDelta({}, deltaOf({}, { a: undefined })))).toEqual(['a'])
   })
 
   it('leaves what it does not touch the very same, and is no longer than it need be', () => {

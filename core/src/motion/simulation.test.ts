@@ -161,5 +161,13 @@ describe('a stand-in relay', () => {
     const bench = new Simulation(job)
     bench.set('TS1', 'calling', true)
     expect(bench.settle().buzzing).toEqual(['K1'])
+    // A hand that moves something else changes nothing of that: it is asked again, and buzzes again.
+    bench.set('TS1', 'warmth', 12)
+    expect(bench.buzzing).toEqual(['K1'])
+    const mark = bench.mark()
+    bench.set('TS1', 'calling', false)
+    expect(bench.settle().buzzing).toEqual([])
+    bench.back(mark)
+    expect(bench.buzzing).toEqual(['K1'])
   })
 })

@@ -1,0 +1,48 @@
+import { expect, it } from 'vitest'
+import type { State } from '../parts/kind.ts'
+import { wired } from '../testing/benches.ts'
+import { Simulation } from './simulation.ts'
+import { Surroundings } from './surroundings.ts'
+
+/** A plant of two zones whose states are set by hand, looked round in. */
+function aRound() {
+  const job = wired({ zones: 2 })
+  const { parts } = new Simulation(job).netlist
+  const states = new Map<string, State>([...parts].map(([id, { kind }]) => [id, { ...kind.state }]))
+  const round = new Surroundings(job, parts, (id) => states.get(id))
+  const put = (id: string, state: State) => {
+    states.set(id, { ...states.get(id), ...state })
+    return round.renew()
+  }
+  return { round, put }
+}
+
+it('says whether anything a part could notice has changed, and only then', () => {
+  const { round, put } = aRound()
+  round.renew()
+  expect(round.renew()).toBe(false)
+  expect(put('V1', { travel: 1 })).toBe(false)
+  expect(put('P1', { running: true })).toBe(true)
+  expect(put('P1', { running: true })).toBe(false)
+  expect(put('V1', { travel: 0.92 })).toBe(true)
+  // One opens as far as the other shuts: together they draw the same, and each room warms otherwise.
+  put('V2', { travel: 0.25 })
+  expect(put('V1', { travel: 0.25 })).toBe(true)
+  expect(put('B1', { called: true })).toBe(true)
+  expect(put('BR1', { lit: true, running: true })).toBe(round.of('B1').flame)
+})
+
+it('warmth reaches a room by its own valve, while water moves and a boiler is told', () => {
+  const { round, put } = aRound()
+  put('V1', { travel: 0.5 })
+  put('B1', { called: true })
+  expect(round.of('TS1').warming).toBe(0)
+  put('P1', { running: true })
+  expect(round.of('TS1').warming).toBe(0.5)
+  expect(round.of('TS2').warming).toBe(0)
+  expect(round.of('B1').draw).toBe(0.25)
+  put('V2', { travel: 1 })
+  expect(round.of('B1').draw).toBe(0.75)
+  put('B1', { called: false })
+  expect([round.of('TS1').warming, round.of('TS2').warming]).toEqual([0, 0])
+})

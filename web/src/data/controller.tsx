@@ -15,7 +15,8 @@ interface ControllerLink {
   connect(on: boolean): void
   /** Sets or ramps an output; said with the next exchange. */
   say(order: ControllerSet): void
-  took(now: ControllerNow | undefined, refusal?: string): void
+  /** What an exchange brought. Only the order that went with it is done: one said meanwhile still waits. */
+  took(sent: ControllerSet | undefined, now: ControllerNow | undefined, refusal?: string): void
 }
 
 export const useController = create<ControllerLink>((set) => ({
@@ -25,8 +26,12 @@ export const useController = create<ControllerLink>((set) => ({
   refusal: undefined,
   connect: (on) => set({ on, now: undefined, orders: [], refusal: undefined }),
   say: (order) => set(({ orders }) => ({ orders: [...orders, order] })),
-  took: (now, refusal) =>
-    set(({ orders }) => ({ now, orders: now?.there === false ? orders : orders.slice(1), refusal })),
+  took: (sent, now, refusal) =>
+    set(({ orders }) => ({
+      now,
+      orders: now?.there === false ? orders : orders.filter((order) => order !== sent),
+      refusal,
+    })),
 }))
 
 /** The part the simulated controller stands in for: the first controller of the job. */
@@ -67,19 +72,19 @@ export function ControllerLoop() {
     const turn = async () => {
       const state = bench.state().snapshot?.states[id]?.state
       const { orders, took } = useController.getState()
-      const settled = orders.length === 0
+      const sent = orders[0]
       const sense = [1, 2].map((n) => Math.min(30, Math.max(-30, Number(state?.[inputs[n] ?? ''] ?? 0))))
       try {
-        const now = await api.controller(sense, orders[0])
+        const now = await api.controller(sense, sent)
         if (stop) return
-        took(now)
-        if (now.there && settled)
+        took(sent, now)
+        if (now.there && !sent)
           for (const [i, { value }] of now.outputs.entries()) {
             const output = outputs[i + 1]
             if (output && Math.abs(Number(state?.[output] ?? 0) - value) > 0.005) await bench.set(id, output, value)
           }
       } catch (error) {
-        if (!stop) took(undefined, error instanceof Error ? error.message : String(error))
+        if (!stop) took(sent, undefined, error instanceof Error ? error.message : String(error))
       }
       if (!stop) timer = setTimeout(turn, EVERY)
     }

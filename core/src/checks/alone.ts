@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { allCalling } from '../load/all-calling.ts'
 import { ask } from '../motion/asking.ts'
 import { is } from '../motion/plays.ts'
 import { Simulation } from '../motion/simulation.ts'
@@ -14,7 +15,7 @@ export interface Standing {
 export interface Alone {
   readonly none: Standing
   readonly zones: ReadonlyMap<string, Standing>
-  /** Everything calling, still on the bench. */
+  /** Everything calling, still on the bench, whatever should have let go. */
   readonly all: Simulation
 }
 
@@ -45,7 +46,5 @@ export function calledAlone(job: Job): Alone {
     ask(simulation, job, zone, false)
     simulation.settle()
   }
-  for (const zone of Object.keys(job.zones)) ask(simulation, job, zone, true)
-  simulation.settle()
-  return { none, zones, all: simulation }
+  return { none, zones, all: allCalling(job) }
 }

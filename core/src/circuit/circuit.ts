@@ -22,6 +22,8 @@ export class Circuit {
   readonly #volts: number[]
   readonly #dcVolts = new Map<number, number>()
   readonly #intact: (readonly [boolean, boolean])[]
+  /** Siemens across each second winding within. */
+  readonly #within: number[]
   readonly #ac: Nodal
   #dc: Nodal | undefined
   #dcStale = true
@@ -33,6 +35,7 @@ export class Circuit {
   constructor(netlist: Netlist) {
     this.netlist = netlist
     this.#intact = netlist.windings.map(() => [true, true])
+    this.#within = netlist.windings.map(() => 0)
     this.#omega = 2 * Math.PI * netlist.hertz
     this.#pattern = patternOf(netlist)
     this.#ac = new Nodal(netlist, this.#pattern)
@@ -70,8 +73,11 @@ export class Circuit {
     for (const winding of part.windings.values()) {
       const index = this.netlist.windings.indexOf(winding)
       const [first, second] = winding.element.intact(state)
-      if (this.#intact[index]![0] === first && this.#intact[index]![1] === second) continue
+      const within = winding.element.shorted?.(state) ?? 0
+      const [had, hadToo] = this.#intact[index]!
+      if (had === first && hadToo === second && this.#within[index] === within) continue
       this.#intact[index] = [first, second]
+      this.#within[index] = within
       this.#writeWinding(index)
       this.#changed()
     }
@@ -175,6 +181,13 @@ export class Circuit {
       return size(times(this.#ac.admittance(branch.index), behind))
     },
     directVolts: (a: number, b: number): number => this.#direct().roughBetween(a, b).re,
+    /** Amps in the second winding. */
+    windingAmps: (winding: Winding): number => {
+      const first = this.#firstValue(this.netlist.windings.indexOf(winding))
+      const [a, b, c, d] = winding.nodes
+      const own = times(this.#ac.admittance(first + 1), this.#ac.roughBetween(c, d))
+      return size(plus(times(this.#ac.admittance(first + 2), this.#ac.roughBetween(a, b)), own))
+    },
     directAmps: (branch: Branch): number => {
       const lump = this.#lumps[branch.index]!
       if (lump.open) return 0
@@ -259,13 +272,14 @@ export class Circuit {
     if (this.#dcStale) {
       for (const branch of this.netlist.branches) {
         const lump = this.#lumps[branch.index]!
-        this.#dc.set(branch.index, lump.open ? 0 : 1 / lump.ohms, 0)
+        const passes = !lump.open && !(branch.element?.form === 'load' && branch.element.rectified)
+        this.#dc.set(branch.index, passes ? 1 / lump.ohms : 0, 0)
       }
       for (const [index, { element }] of this.netlist.windings.entries()) {
         const first = this.#firstValue(index)
         const [whole, wholeToo] = this.#intact[index]!
         this.#dc.set(first, whole ? 1 / element.ohms[0] : 0, 0)
-        this.#dc.set(first + 1, wholeToo ? 1 / element.ohms[1] : 0, 0)
+        this.#dc.set(first + 1, (wholeToo ? 1 / element.ohms[1] : 0) + this.#within[index]!, 0)
       }
       this.#dc.silence()
       for (const [index, volts] of this.#dcVolts) {
@@ -317,10 +331,10 @@ export class Circuit {
     const detRe = r1 * r2 - x1 * x2 + xm * xm
     const detIm = r1 * x2 + x1 * r2
     const norm = detRe * detRe + detIm * detIm
-    const set = (value: number, re: number, im: number) =>
-      this.#ac.set(value, (re * detRe + im * detIm) / norm, (im * detRe - re * detIm) / norm)
+    const set = (value: number, re: number, im: number, within = 0) =>
+      this.#ac.set(value, (re * detRe + im * detIm) / norm + within, (im * detRe - re * detIm) / norm)
     set(first, r2, x2)
-    set(first + 1, r1, x1)
+    set(first + 1, r1, x1, this.#within[index]!)
     set(first + 2, 0, -xm)
   }
 }

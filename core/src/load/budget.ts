@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts'
-import { ask } from '../motion/asking.ts'
-import { Simulation } from '../motion/simulation.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { allCalling } from './all-calling.ts'
 import { transformersOf } from './transformers.ts'
 
 /** What one transformer carries against what it is rated for. VA = secondary volts x amps, as computed, not as labelled. */
@@ -15,12 +15,8 @@ export interface Budget {
 }
 
 /** The load with every thermostat calling on the sound wiring of a job, by transformer. */
-export function everythingCalling(job: Job): ReadonlyMap<string, { va: number; volts: number }> {
-  const simulation = new Simulation(job)
-  for (const zone of Object.keys(job.zones)) ask(simulation, job, zone, true)
-  simulation.settle()
-  return new Map(transformersOf(simulation).map(({ part, va, volts }) => [part, { va, volts }]))
-}
+export const everythingCalling = (job: Job): ReadonlyMap<string, { va: number; volts: number }> =>
+  new Map(transformersOf(allCalling(job)).map(({ part, va, volts }) => [part, { va, volts }]))
 
 /** @param all from `everythingCalling`, which only changes with the document */
 export const budgetsOf = (simulation: Simulation, all: ReturnType<typeof everythingCalling>): Budget[] =>

@@ -76,6 +76,7 @@ export function ownValve(
 /** Nobody calls: it should be shut, driven by nothing, with its switch open. */
 function uncalled({
   simulation,
+  job,
   loops,
   valve,
   travel,
@@ -100,12 +101,38 @@ function uncalled({
     return trouble(`${says}, no call`, label, {
       text: ' stands open with no call: this zone heats whenever the boiler runs.',
     })
-  if (loops.call?.complete && travel <= 0)
-    return trouble('shut, switch made', { text: 'the end switch of ' }, label, {
-      text: ' is made with the valve shut: the boiler can fire against it.',
-    })
+  if (loops.call?.complete && travel <= 0) {
+    if (switchMade(simulation, valve))
+      return trouble('shut, switch made', { text: 'the end switch of ' }, label, {
+        text: ' is made with the valve shut: the boiler can fire against it.',
+      })
+    const { part } = loops.call.subject
+    const others = othersMade(simulation, job, loops.zone)
+    return trouble(
+      'shut, line fed backwards',
+      { text: 'the line behind the end switch of ' },
+      label,
+      { text: ' is live though that switch is open: it is fed backwards' },
+      ...(part === valve.id ? [] : [{ text: ', and holds ' }, { text: labelOf(job, part), part }]),
+      ...others.flatMap((other) => [{ text: ', by the end switch of ' }, { text: labelOf(job, other), part: other }]),
+      { text: '.' },
+    )
+  }
   return stands(made ? 'contact stuck' : says)
 }
+
+/** Is the switch by which a valve proves itself closed, whatever closed it? */
+function switchMade({ circuit }: Simulation, valve: InstalledPart): boolean {
+  const branch = valve.branches.get(endSwitchOf(valve.kind.roles) ?? '')
+  return branch !== undefined && !circuit.lump(branch).open
+}
+
+/** Valves of other zones whose end switches are made. */
+const othersMade = (simulation: Simulation, job: Job, zone: string): string[] =>
+  Object.entries(job.zones).flatMap(([id, { valve }]) => {
+    const other = id === zone || !valve ? undefined : simulation.netlist.parts.get(valve)
+    return other && switchMade(simulation, other) ? [other.id] : []
+  })
 
 /** Called, and nothing drives it: held back on purpose, or its loop is dark. */
 function unfed({ simulation, job, loops, label, stands, trouble }: Look) {
@@ -156,6 +183,8 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
     const waiting = loops.standIn?.complete && loops.call.dark?.at === 'contact' && zone.relay === loops.call.dark.part
     const relay = zone.relay ? simulation.netlist.parts.get(zone.relay) : undefined
     if (waiting && relay && !is(simulation, relay, 'pulledIn')) return stands('open, stand-in waits')
+    const held = withheld(simulation, loops.call)
+    if (held) return stands(`open; ${labelOf(job, held.by.id)} ${held.why}`)
     const dark = loops.call.dark
     if (dark?.at === 'source')
       return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, dark), {

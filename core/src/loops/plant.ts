@@ -23,7 +23,8 @@ export function withheld(simulation: Simulation, strip: Strip | undefined): With
   if (dark?.at !== 'contact' || !dark.part || !dark.element) return undefined
   const by = simulation.netlist.parts.get(dark.part)
   const branch = by?.branches.get(dark.element)
-  if (!by || !branch || simulation.circuit.forced(branch)) return undefined
+  // What is pinned or forced does not hold back on purpose.
+  if (!by || !branch || simulation.circuit.forced(branch) || simulation.alterations.pins[by.id]) return undefined
   const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), dark.element)
   return why === undefined ? undefined : { by, why }
 }

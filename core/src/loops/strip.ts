@@ -83,7 +83,7 @@ export function stripOf(
   // A signal is heard by its volts; hardly any current flows.
   const heard =
     feed.circuit === 'signal' && sourceVolts >= LIT * feed.volts && circuit.level(enter, leave) > sourceVolts / 2
-  const complete = heard || subject.amps >= FLOWS
+  const complete = heard || subject.amps >= FLOWS || sharesCurrent(circuit, subject, [...before, ...after])
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
   return {
     id,
@@ -97,6 +97,17 @@ export function stripOf(
     complete,
     ...(dark ? { dark } : {}),
   }
+}
+
+/**
+ * A made contact beside others that are made carries only its share of a small call current: its way is whole where every
+ * step of it is closed and what flows on the common stretch is enough.
+ */
+function sharesCurrent(circuit: Circuit, { branch, load, amps }: Subject, steps: readonly Step[]): boolean {
+  if (load || !branch || circuit.lump(branch).open || amps <= 0) return false
+  return (
+    steps.every((step) => !circuit.lump(step.branch).open) && steps.some((step) => circuit.flow(step.branch) >= FLOWS)
+  )
 }
 
 /** A walk without the straps inside the part that feeds it: it begins at the terminal where it leaves that part. */

@@ -1,11 +1,12 @@
 import { transformerIn } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
+import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
-import { boilersTold, hasBoiler } from './plant.ts'
+import { boilersTold, hasBoiler, withheld } from './plant.ts'
 import type { Strip } from './strip.ts'
 import { zoneStanding } from './zone-standing.ts'
 import type { ZoneStanding } from './zone-state.ts'
@@ -35,7 +36,11 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
   ]
   const [first, ...more] = troubles
   if (first) return { tone: 'wrong', sentence: first, more, zones }
-  return { ...quiet(simulation, job, zones), more: [], zones }
+  const calm = quiet(simulation, job, zones)
+  const waits = onPurpose(simulation, job, loops)
+  if (waits.length === 0) return { ...calm, more: [], zones }
+  const text = ` ${waits.join(' ')} Normal, not faulty.`
+  return { tone: 'busy', sentence: [...calm.sentence, { text }], more: [], zones }
 }
 
 const isSupply = (loops: Loops) => {
@@ -50,10 +55,7 @@ const isSupply = (loops: Loops) => {
 function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
   const troubles: Sentence[] = []
   for (const part of simulation.buzzing)
-    troubles.push([
-      { text: labelOf(job, part), part, wrong: true },
-      { text: ' buzzes: it switches off its own supply as soon as it pulls in.' },
-    ])
+    troubles.push([{ text: labelOf(job, part), part, wrong: true }, { text: buzzInWords(simulation, part) }])
   const blown = new Set<string>()
   for (const { id, kind, figures } of simulation.netlist.parts.values()) {
     if (!kind.roles?.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
@@ -61,8 +63,16 @@ function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentenc
     troubles.push([
       { text: labelOf(job, id), part: id, wrong: true },
       { text: kind.says(figures, simulation.stateOf(id)) === 'tripped' ? ' has tripped' : ' has blown' },
-      ...shortInWords(simulation, job, id),
+      ...(overloaded(simulation, id) ?? shortInWords(simulation, job, id)),
     ])
+  }
+  for (const { part, seconds } of simulation.overheating()) troubles.push(tooHot(simulation, job, part, seconds))
+  for (const part of simulation.netlist.parts.values()) {
+    if (part.kind.roles?.board && !is(simulation, part, 'board'))
+      troubles.push([
+        { text: labelOf(job, part.id), part: part.id, wrong: true },
+        { text: ': its board is burnt, by voltage from outside on a call pair that takes a dry contact only.' },
+      ])
   }
   for (const strip of loops.shared) {
     if (!strip.id.startsWith('supply:') || strip.sourceVolts === 0 || strip.complete) continue
@@ -95,6 +105,47 @@ function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentenc
       ])
   }
   return troubles
+}
+
+/** From so many times its rating on, what opened a fuse was a short; below, more load than it carries. */
+const SHORT_FROM = 4
+
+/** A fuse that let go because too much hung on it, with nothing shorted. */
+function overloaded(simulation: Simulation, fuse: string): Piece[] | undefined {
+  const amps = simulation.blownAt(fuse)
+  const rating = simulation.netlist.parts.get(fuse)?.figures.amps
+  if (amps === undefined || !rating || amps >= SHORT_FROM * rating) return undefined
+  return [
+    {
+      text: `: ${amps.toFixed(1)} A flowed and it is rated for ${rating} A. Nothing is shorted; too much hangs on it at once.`,
+    },
+  ]
+}
+
+/** Something carries more than it can for long. */
+function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): Sentence {
+  const part = simulation.netlist.parts.get(id)!
+  const winding = transformerIn(part)
+  const time =
+    seconds < 100
+      ? `${Math.ceil(seconds)} s`
+      : seconds < 5400
+        ? `${Math.round(seconds / 60)} min`
+        : `${Math.round(seconds / 3600)} h`
+  const name: Piece = { text: labelOf(job, id), part: id, wrong: true }
+  if (!winding) return [name, { text: ` carries more than it is rated for and lets go in some ${time}.` }]
+  const { va } = simulation.windingLoad(id, winding.element.name)
+  return [
+    name,
+    {
+      text: ` carries ${va.toFixed(0)} VA of ${part.figures.va} and burns out in some ${time}: too much calls at once.`,
+    },
+  ]
+}
+
+const buzzInWords = (simulation: Simulation, part: string) => {
+  const hertz = simulation.hertzOf(part)
+  return ` buzzes${hertz ? `, some ${Math.round(hertz)} times a second` : ''}: it switches off its own supply as soon as it pulls in.`
 }
 
 /** What the current went through that opened a fuse: the wires and parts, from the fuse on. */
@@ -140,9 +191,10 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
       { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
       { text: ' is called though no zone calls: an end switch or a stand-in is made.' },
     ])
+  troubles.push(...idlePumps(simulation, job, zones))
   if (told.length === 0) return troubles
   for (const strip of loops.shared) {
-    if (!isAnswer(simulation, strip) || strip.complete || !strip.dark) continue
+    if (!isAnswer(simulation, strip) || strip.complete || !strip.dark || withheld(simulation, strip)) continue
     const part = strip.subject.part
     // A pump that some zones own owes nothing while none of them is proven.
     const owners = zones.filter(({ zone }) => job.zones[zone]?.pump === part)
@@ -164,10 +216,54 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
   return troubles
 }
 
+/** A pump that runs with nobody calling, and no boiler that runs it on. */
+function idlePumps(simulation: Simulation, job: Job, zones: readonly ZoneStanding[]): Sentence[] {
+  const parts = [...simulation.netlist.parts.values()]
+  const excused =
+    zones.some(({ calling, moving, proven, trouble }) => calling || moving || proven || trouble) ||
+    boilersTold(simulation).length > 0 ||
+    parts.some((part) => count(simulation, part, 'runOn') > 0)
+  if (excused) return []
+  return parts
+    .filter((part) => part.kind.class === 'pump' && is(simulation, part, 'running'))
+    .map(({ id }) => [
+      { text: labelOf(job, id), part: id, wrong: true },
+      { text: ' runs though nobody calls: it is fed past every switch that should start it.' },
+    ])
+}
+
+/** What waits on purpose: normal, not faulty, each a sentence. */
+function onPurpose(simulation: Simulation, job: Job, loops: Loops): string[] {
+  const says: string[] = []
+  for (const part of simulation.netlist.parts.values()) {
+    const left = count(simulation, part, 'runOn')
+    if (left > 0 && !is(simulation, part, 'told'))
+      says.push(`${labelOf(job, part.id)} runs its pump on for ${Math.ceil(left)} s.`)
+    if (is(simulation, part, 'keepsWarm')) says.push(`${labelOf(job, part.id)} keeps its stored water warm.`)
+    if (is(simulation, part, 'told') && is(simulation, part, 'limitOpen') && !stuck(simulation, part, 'limitOpen'))
+      says.push(`${labelOf(job, part.id)} is at its high limit: the burner waits until the water has cooled.`)
+  }
+  for (const strip of loops.shared) {
+    if (!isAnswer(simulation, strip) || strip.complete) continue
+    const held = withheld(simulation, strip)
+    if (held && !is(simulation, held.by, 'limitOpen')) says.push(`${labelOf(job, held.by.id)}: ${held.why}.`)
+  }
+  return [...new Set(says)]
+}
+
 const isAnswer = (simulation: Simulation, strip: Strip) => {
   const kind = simulation.netlist.parts.get(strip.subject.part)?.kind
   return kind?.class === 'pump' || kind?.class === 'burner'
 }
+
+/** Do boilers and pumps stand still? */
+const atRest = (simulation: Simulation) =>
+  [...simulation.netlist.parts.values()].every(
+    (part) =>
+      !(part.kind.class === 'pump' && is(simulation, part, 'running')) &&
+      count(simulation, part, 'runOn') === 0 &&
+      !is(simulation, part, 'keepsWarm'),
+  )
 
 function quiet(
   simulation: Simulation,
@@ -205,7 +301,7 @@ function quiet(
         {
           text: zones.some(({ opening }) => opening > 0)
             ? 'Nobody calls, and a valve stands open.'
-            : hasBoiler(simulation)
+            : hasBoiler(simulation) && atRest(simulation)
               ? 'Nobody calls: every valve shut, every switch open, boiler and pump at rest.'
               : 'Nobody calls: every valve shut.',
         },

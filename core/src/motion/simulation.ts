@@ -4,8 +4,9 @@ import { heaviestPath } from '../circuit/heaviest-path.ts'
 import { type InstalledPart, type Netlist, netlistOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { type Catalogue, catalogue } from '../parts/index.ts'
-import type { Feel, Figures, State, StateValue } from '../parts/kind.ts'
+import type { Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
 import { type Alterations, unaltered } from './alterations.ts'
+import { Cycle } from './cycle.ts'
 import { Surroundings } from './surroundings.ts'
 
 /** Something a person in the building could notice. */
@@ -42,6 +43,12 @@ interface Run {
 
 const still: readonly Run[] = []
 
+/** What a fuse or breaker let go on: the branches the current took, and how much there was of it, amps. */
+interface Blown {
+  readonly path: readonly string[]
+  readonly amps: number
+}
+
 interface Actor {
   readonly part: InstalledPart
   state: State
@@ -52,7 +59,7 @@ interface Actor {
   moved: boolean
   told: boolean[]
   /** The way of the current that made it let go. */
-  blownBy: readonly string[] | undefined
+  blownBy: Blown | undefined
   /** The figures it was installed with. */
   readonly own: Figures
 }
@@ -63,7 +70,7 @@ export interface Mark {
   readonly alterations: Alterations
   readonly actors: readonly Pick<Actor, 'state' | 'runs' | 'told' | 'blownBy'>[]
   readonly happenings: number
-  readonly buzzing: readonly string[]
+  readonly buzzing: ReadonlyMap<string, number>
 }
 
 /** What a simulation begins with besides its job and what hands have set. */
@@ -76,8 +83,33 @@ export interface Beginning {
   readonly now?: number
 }
 
-/** A part that flips this often at one instant is buzzing. */
-const BUZZ = 24
+/** Seconds for which a relay or a motor goes on as it was when what it feels has changed; electronics say their own. */
+const HOLD_UP = 0.015
+
+/** Seconds between two events that nobody could tell apart, and how many of them in a row are hunting. */
+const TINY = 1e-4
+const HUNTS = 8
+
+/** Rounds at one instant after which it is watched whether the same states come round again. */
+const LONG = 4
+
+/** What a part is about to change, and when, in seconds within the instant. */
+interface Wish {
+  readonly change: Partial<State>
+  readonly due: number
+}
+
+const sameChange = (a: Partial<State>, b: Partial<State>) => {
+  const names = Object.keys(a)
+  return names.length === Object.keys(b).length && names.every((name) => a[name] === b[name])
+}
+
+/** Seconds within which settling waits for something to get too hot; what takes longer is said, not waited for. */
+const PATIENCE = 600
+
+/** Does settling not wait for this number? */
+const inBackground = ({ background, heats }: Motion<Figures, State>, name: string, rate: number) =>
+  background?.includes(name) === true || (rate < 1 / PATIENCE && heats?.includes(name) === true)
 
 /**
  * A circuit in time. Between events every moving number runs at a constant rate, so time leaps from one event to the
@@ -99,11 +131,13 @@ export class Simulation {
   readonly circuit: Circuit
   readonly trace: Happening[] = []
   readonly #actors: Actor[]
-  /** Those that can change at once, and those of which a number can move. */
+  /** Those that can change at once, those of which a number can move, and those that let go on too much current. */
   readonly #jumpers: readonly Actor[]
   readonly #movers: readonly Actor[]
+  readonly #guards: readonly Actor[]
   readonly #byId: Map<string, Actor>
-  readonly #buzzing = new Set<string>()
+  /** What changes its mind again and again, and how often a second. */
+  readonly #buzzing = new Map<string, number>()
   readonly #surroundings: Surroundings
   /** How the circuit stood when every part had last been asked. */
   #felt = -1
@@ -119,6 +153,7 @@ export class Simulation {
     this.#actors = [...this.netlist.parts.values()].map((part) => this.#actor(part, settings[part.id]))
     this.#jumpers = this.#actors.filter(({ part }) => part.kind.motion?.jumps)
     this.#movers = this.#actors.filter(({ part }) => part.kind.motion?.rates)
+    this.#guards = this.#movers.filter(({ part }) => part.kind.roles?.blown)
     this.#byId = new Map(this.#actors.map((actor) => [actor.part.id, actor]))
     this.#impose(alterations)
     for (const actor of this.#actors) {
@@ -155,7 +190,7 @@ export class Simulation {
       alterations: this.#alterations,
       actors: this.#actors.map(({ state, runs, told, blownBy }) => ({ state, runs, told, blownBy })),
       happenings: this.trace.length,
-      buzzing: this.buzzing,
+      buzzing: new Map(this.#buzzing),
     }
   }
 
@@ -172,7 +207,7 @@ export class Simulation {
     }
     this.trace.length = mark.happenings
     this.#forget()
-    for (const part of mark.buzzing) this.#buzzing.add(part)
+    for (const [part, hertz] of mark.buzzing) this.#buzzing.set(part, hertz)
     this.#surroundings.renew()
   }
 
@@ -206,7 +241,12 @@ export class Simulation {
   }
 
   get buzzing(): readonly string[] {
-    return [...this.#buzzing]
+    return [...this.#buzzing.keys()]
+  }
+
+  /** How often a second a buzzing part changes to and fro. */
+  hertzOf(part: string): number | undefined {
+    return this.#buzzing.get(part)
   }
 
   stateOf(part: string): State {
@@ -224,8 +264,18 @@ export class Simulation {
     const actor = this.#byId.get(part)
     if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
     if (actor.state[state] === value || this.isPinned(part, state)) return
-    if (this.#buzzing.size > 0) this.#forget()
     this.#change(actor, { [state]: value })
+    this.#react()
+  }
+
+  /** Sets several states in one moment: what happens at one instant happens together, in whatever order it is told. */
+  setTogether(settings: Settings) {
+    for (const [part, states] of Object.entries(settings))
+      for (const [state, value] of Object.entries(states)) {
+        const actor = this.#byId.get(part)
+        if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
+        if (actor.state[state] !== value) this.#change(actor, { [state]: value })
+      }
     this.#react()
   }
 
@@ -276,11 +326,13 @@ export class Simulation {
         return branch && !circuit.lump(branch).open ? circuit.felt.volts(branch.a, branch.b) : 0
       },
       amps: (name) => circuit.felt.amps(branchOf(name)),
+      windingAmps: (name) => circuit.felt.windingAmps(part.windings.get(name)!),
       directVolts: (a, b) => circuit.felt.directVolts(node(a), node(b)),
       directAmps: (name) => circuit.felt.directAmps(branchOf(name)),
       get around() {
         return surroundings.of(part.id)
       },
+      site: this.netlist.site,
     }
     const state: State = { ...part.kind.state }
     for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
@@ -306,12 +358,19 @@ export class Simulation {
   }
 
   /**
-   * Solves and lets every part answer what it feels, until nothing changes at this instant. While neither the circuit nor the
-   * building has changed, only a part whose own state has can have another answer.
+   * Solves and lets every part answer what it feels, until nothing changes at this instant. Each answers after its own
+   * hold-up, so that a fuse far above its rating is gone before anything notices. While neither the circuit nor the building
+   * has changed, only a part whose own state has can have another answer. Where the same states come round again, what
+   * changes between them buzzes, and what creeps on meanwhile creeps at the mean of a round.
    */
   #react() {
+    const buzzed = new Set(this.#buzzing.keys())
+    if (buzzed.size > 0) this.#forget()
     const touched = new Set<Actor>()
+    const wishes = new Map<Actor, Wish>()
+    const cycle = new Cycle<Actor>()
     let everyone = false
+    let instant = 0
     for (let round = 0; ; round++) {
       for (const actor of this.#actors) if (actor.moved) this.circuit.setState(actor.part, actor.state)
       this.circuit.solve()
@@ -321,26 +380,84 @@ export class Simulation {
       this.#felt = this.circuit.changes
       everyone ||= wake
       for (const actor of moved) touched.add(actor)
-      const jumps: [Actor, Partial<State>][] = []
-      for (const actor of wake ? this.#jumpers : moved) {
-        const change = this.#buzzing.has(actor.part.id)
-          ? undefined
-          : actor.part.kind.motion?.jumps?.(actor.part.figures, actor.state, actor.feel)
-        if (change && Object.keys(change).some((name) => !this.isPinned(actor.part.id, name)))
-          jumps.push([actor, change])
+      for (const actor of wake ? this.#jumpers : moved) this.#wish(actor, wishes, instant)
+      if (wishes.size === 0) break
+      let next = Number.POSITIVE_INFINITY
+      for (const { due } of wishes.values()) if (due < next) next = due
+      const left = next - instant
+      const gone = this.#letGoWithin(left)
+      if (gone) {
+        this.#move(gone.guard, gone.seconds, false)
+        instant += gone.seconds
+        continue
       }
-      if (jumps.length === 0) break
-      for (const [actor, change] of jumps) {
-        if (round >= BUZZ) this.#buzzing.add(actor.part.id)
-        else {
-          this.#noteOverload(actor, change)
-          this.#change(actor, change)
-        }
+      if (round >= LONG) {
+        cycle.passed(this.#standing(wishes, instant), left, this.#jumpers, this.#movers, (actor) => this.#runsOf(actor))
+        if (cycle.seconds !== undefined) break
       }
-      if (round >= BUZZ)
-        for (const [actor] of jumps) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
+      instant = next
+      for (const [actor, { change, due }] of wishes) {
+        if (due > next) continue
+        wishes.delete(actor)
+        this.#noteOverload(actor, change)
+        this.#change(actor, change)
+      }
     }
-    for (const actor of everyone ? this.#movers : touched) actor.runs = this.#runsOf(actor)
+    if (cycle.seconds === undefined) {
+      for (const actor of everyone ? this.#movers : touched) actor.runs = this.#runsOf(actor)
+      return
+    }
+    const turning = cycle.turning
+    for (const actor of this.#movers)
+      actor.runs = turning.includes(actor) ? still : this.#creeping(actor, cycle.meanOf(actor))
+    for (const actor of turning) {
+      this.#buzzing.set(actor.part.id, 1 / cycle.seconds)
+      if (!buzzed.has(actor.part.id)) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
+    }
+  }
+
+  /** What a part would change now, once its hold-up is over; a wish it no longer has is forgotten. */
+  #wish(actor: Actor, wishes: Map<Actor, Wish>, instant: number) {
+    const { kind, figures, id } = actor.part
+    const change = kind.motion?.jumps?.(figures, actor.state, actor.feel)
+    if (!change || Object.keys(change).every((name) => this.isPinned(id, name))) {
+      wishes.delete(actor)
+      return
+    }
+    const had = wishes.get(actor)
+    if (had && sameChange(had.change, change)) return
+    wishes.set(actor, { change, due: instant + (kind.motion?.holdUp ?? HOLD_UP) })
+  }
+
+  /** The fuse or breaker that lets go first, if any does within these seconds. */
+  #letGoWithin(seconds: number): { guard: Actor; seconds: number } | undefined {
+    let first: { guard: Actor; seconds: number } | undefined
+    for (const guard of this.#guards) {
+      guard.runs = this.#runsOf(guard)
+      for (const { name, rate, levels } of guard.runs) {
+        const left = (Math.max(...levels) - Number(guard.state[name])) / rate
+        if (left > 0 && left < (first?.seconds ?? seconds)) first = { guard, seconds: left }
+      }
+    }
+    return first
+  }
+
+  /** Everything that decides what happens next at this instant. */
+  #standing(wishes: ReadonlyMap<Actor, Wish>, instant: number): string {
+    const waits = [...wishes].map(([{ part }, { due }]) => [part.id, Math.round((due - instant) * 1e6)])
+    return JSON.stringify([this.#jumpers.map(({ state }) => state), waits])
+  }
+
+  #creeping(actor: Actor, mean: ReadonlyMap<string, number>): readonly Run[] {
+    const { motion } = actor.part.kind
+    const levels: Readonly<Record<string, readonly number[] | undefined>> =
+      motion?.levels?.(actor.part.figures, actor.state) ?? {}
+    return [...mean].map(([name, rate]) => ({
+      name,
+      rate,
+      levels: levels[name] ?? [],
+      background: motion !== undefined && inBackground(motion, name, rate),
+    }))
   }
 
   #runsOf({ part, state, feel }: Actor): readonly Run[] {
@@ -354,7 +471,7 @@ export class Simulation {
       const rate = rates[name]
       if (!rate || pins?.[name] !== undefined) continue
       levels ??= motion.levels?.(part.figures, state) ?? {}
-      runs.push({ name, rate, levels: levels[name] ?? [], background: motion.background?.includes(name) === true })
+      runs.push({ name, rate, levels: levels[name] ?? [], background: inBackground(motion, name, rate) })
     }
     return runs
   }
@@ -370,12 +487,28 @@ export class Simulation {
     const blown = actor.part.kind.roles?.blown
     if (blown === undefined || change[blown] !== true) return
     const pole = [...actor.part.branches.values()][0]
-    if (pole) actor.blownBy = heaviestPath(this.circuit, pole.id)
+    if (pole) actor.blownBy = { path: heaviestPath(this.circuit, pole.id), amps: this.circuit.felt.amps(pole) }
   }
 
   /** Branch ids of the way the current took that opened a fuse or breaker. */
   blownBy(part: string): readonly string[] | undefined {
-    return this.#byId.get(part)?.blownBy
+    return this.#byId.get(part)?.blownBy?.path
+  }
+
+  /** Amps at which a fuse or breaker let go. */
+  blownAt(part: string): number | undefined {
+    return this.#byId.get(part)?.blownBy?.amps
+  }
+
+  /** What gets too hot as things stand, and in how many seconds it lets go or burns. */
+  overheating(): { readonly part: string; readonly seconds: number }[] {
+    return this.#movers.flatMap(({ part, runs, state }) =>
+      runs.flatMap(({ name, rate }) =>
+        rate > 0 && part.kind.motion?.heats?.includes(name)
+          ? [{ part: part.id, seconds: (1 - Number(state[name])) / rate }]
+          : [],
+      ),
+    )
   }
 
   #conditions(actor: Actor): boolean[] {
@@ -396,7 +529,7 @@ export class Simulation {
         if (says === undefined) continue
         const happening = { at: this.#now, part: actor.part.id, says, tell: { index: i, begins: is } }
         const blown = roles?.blown !== undefined && actor.state[roles.blown] === true
-        this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy } : happening)
+        this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
       }
       actor.told = now
     }
@@ -405,6 +538,7 @@ export class Simulation {
 
   /** Leaps from event to event. Returns whether everything came to rest. */
   #advance(until: number, stopAtRest: boolean): boolean {
+    let tiny = 0
     while (this.#now < until) {
       const step = this.#nextEvent(stopAtRest)
       if (step === undefined) {
@@ -419,8 +553,22 @@ export class Simulation {
       for (const actor of this.#movers) this.#move(actor, leap, stopAtRest)
       this.#now = leap === step ? this.#now + leap : until
       this.#react()
+      tiny = leap < TINY ? tiny + 1 : 0
+      if (tiny > HUNTS) this.#hunting()
     }
     return !this.moving
+  }
+
+  /** What turns round at a level again and again hunts there: it stands at that level and hums until something else changes. */
+  #hunting() {
+    for (const actor of this.#movers) {
+      const stands = ({ name, levels, background }: Run) =>
+        !background && levels.some((level) => Math.abs(level - Number(actor.state[name])) < TINY)
+      if (!actor.runs.some(stands)) continue
+      actor.runs = actor.runs.filter((run) => !stands(run))
+      if (!this.#buzzing.has(actor.part.id)) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
+      this.#buzzing.set(actor.part.id, 1 / (2 * HOLD_UP))
+    }
   }
 
   /** Seconds to the next moment at which a moving number reaches a level; undefined where nothing moves. */
@@ -431,7 +579,7 @@ export class Simulation {
         if (settling && background) continue
         const value = Number(state[name])
         for (const level of levels) {
-          const seconds = (level - value) / rate
+          const seconds = near(level, value) ? leaving(level, rate, levels) : (level - value) / rate
           if (seconds > 0 && (soonest === undefined || seconds < soonest)) soonest = seconds
         }
       }
@@ -457,13 +605,25 @@ export class Simulation {
   }
 }
 
+const near = (level: number, value: number) => Math.abs(level - value) < 1e-9 * Math.max(1, Math.abs(level))
+
+/** How far below a level a number is that has left it: more than rounding, less than anybody could measure. */
+const hairBelow = (level: number) => 1e-8 * Math.max(1, Math.abs(level))
+
+/** Does a number that moves so fall through a level that is not its last? */
+const fallsThrough = (level: number, rate: number, levels: readonly number[]) =>
+  rate < 0 && levels.some((other) => other < level)
+
+/** Seconds in which a number that stands at a level has left it: it may have been put there, or turned round there. */
+const leaving = (level: number, rate: number, levels: readonly number[]) =>
+  fallsThrough(level, rate, levels) ? hairBelow(level) / -rate : 0
+
 /**
  * A number within rounding of a level lands on it. Falling through a level that is not the last, it lands a hair below,
  * so that "made from 0.92" opens on the way down at 0.92 and not at the bottom stop.
  */
 function landed(value: number, rate: number, levels: readonly number[]): number {
-  const level = levels.find((l) => Math.abs(l - value) < 1e-9 * Math.max(1, Math.abs(l)))
+  const level = levels.find((one) => near(one, value))
   if (level === undefined) return value
-  return rate < 0 && levels.some((l) => l < level) ? level - HAIR : level
+  return fallsThrough(level, rate, levels) ? level - hairBelow(level) : level
 }
-const HAIR = 1e-8

@@ -11,6 +11,7 @@ import {
   waterRoles,
 } from './boiler-water.ts'
 import { load } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 /** Volts from which the boiler works, and from which a switched live counts as a call. */
@@ -55,6 +56,7 @@ export const combinationBoiler = part({
     }),
     levels: (f) => ({ water: waterLevels(f), runOn: [0] }),
     background: ['water'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const alive = feel.over('controls') >= WORKS_FROM
       const called = alive && feel.over('call') >= WORKS_FROM

@@ -1,4 +1,5 @@
 import {
+  heldByWater,
   inDegrees,
   limitFault,
   limitJump,
@@ -12,7 +13,8 @@ import {
   waterRoles,
 } from './boiler-water.ts'
 import { contact, type Element, load, strap, windings } from './element.ts'
-import { part, type Site } from './kind.ts'
+import { ELECTRONICS } from './hold-up.ts'
+import { type Control, type Fault, type Feel, part, type Site } from './kind.ts'
 
 export const callPair = {
   t1: { role: 'call, fed', marking: 'T', circuit: 'call', takes: 2 },
@@ -28,6 +30,7 @@ export const callFigures = {
 export const callRoles = {
   callSense: 'sense',
   told: 'called',
+  board: 'board',
   work: 'controls',
   feeds: ['t1', 't2'],
   feedVolts: 'callVolts',
@@ -40,20 +43,61 @@ export const callInside = (
   site: Site,
   l: string,
   n: string,
-): Element<unknown>[] => [
-  windings('callSupply', [l, n], ['s', 't2'], {
-    primaryVolts: site.lineVolts,
-    openVolts: f.callVolts,
-    ratedVolts: f.callVolts - 1,
-    va: f.callVolts * 0.2,
-    hertz: site.hertz,
-  }),
+): Element<Board>[] => [
+  windings<Board>(
+    'callSupply',
+    [l, n],
+    ['s', 't2'],
+    {
+      primaryVolts: site.lineVolts,
+      openVolts: f.callVolts,
+      ratedVolts: f.callVolts - 1,
+      va: f.callVolts * 0.2,
+      hertz: site.hertz,
+    },
+    (s) => [true, s.board],
+  ),
   load('sense', 's', 't1', { volts: f.callVolts, va: f.callVolts * f.senseAmps, powerFactor: 0.8, hertz: site.hertz }),
 ]
 
-/** Is the pair closed, with a difference between noticing and forgetting it? */
-export const callNoticed = (f: { senseAmps: number }, called: boolean, amps: number) =>
-  amps / f.senseAmps >= (called ? 0.4 : 0.7)
+/** The board behind a call pair that takes a dry contact only. */
+export type Board = { board: boolean }
+export const soundBoard: Board = { board: true }
+
+/** Times its own volts across what listens for the call at which that burns. */
+export const BURNS_AT = 1.5
+
+/** What becomes of the call: noticed and forgotten with a difference, or the board burnt by volts from outside. */
+export function callJump(
+  f: { senseAmps: number; callVolts: number },
+  s: Board & { called: boolean },
+  feel: Feel,
+): { called: boolean; board?: boolean } | undefined {
+  if (s.board && feel.over('sense') > BURNS_AT * f.callVolts) return { called: false, board: false }
+  const called = s.board && feel.amps('sense') / f.senseAmps >= (s.called ? 0.4 : 0.7)
+  return called === s.called ? undefined : { called }
+}
+
+export const boardTell = {
+  is: (_f: unknown, s: Board) => !s.board,
+  starts: 'its board burns: foreign voltage on its call pair',
+  ends: 'board replaced',
+  sign: 'dead to every call',
+}
+export const boardControl: Control = {
+  state: 'board',
+  name: 'Board',
+  options: [
+    { value: true, says: 'sound' },
+    { value: false, says: 'burnt' },
+  ],
+}
+export const boardFault: Fault = {
+  name: 'boardBurnt',
+  says: 'Board burnt by foreign voltage on its call pair',
+  repair: 'Find and remove that voltage first, then the board',
+  pin: { board: false, called: false },
+}
 
 const fires = (s: Water & { called: boolean }) => s.called && !s.limitOpen
 
@@ -74,8 +118,8 @@ export const dryCallBoiler = part({
     b2: { role: 'burner neutral', marking: 'B2', circuit: 'line voltage', takes: 1 },
   },
   figures: { ...callFigures, standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 }, ...waterFigures },
-  state: { called: false, ...tepid },
-  controls: [waterKnob],
+  state: { called: false, ...soundBoard, ...tepid },
+  controls: [waterKnob, boardControl],
   roles: { ...callRoles, ...waterRoles },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
@@ -89,9 +133,9 @@ export const dryCallBoiler = part({
     rates: (f, s, feel) => ({ water: waterRate(f, s, fires(s), feel.around) }),
     levels: (f) => ({ water: waterLevels(f) }),
     background: ['water'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
-      const called = callNoticed(f, s.called, feel.amps('sense'))
-      return called === s.called ? limitJump(f, s) : { called }
+      return callJump(f, s, feel) ?? limitJump(f, s)
     },
   },
   tells: [
@@ -102,15 +146,20 @@ export const dryCallBoiler = part({
       sign: 'its call lamp lights',
     },
     limitTell,
+    boardTell,
   ],
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Boiler board', open: ['sense'] },
     { name: 'pumpRelayOpen', says: 'Pump relay does not make', repair: 'Boiler board', open: ['pumpRelay'] },
     { name: 'pumpRelayWelded', says: 'Pump relay welded', repair: 'Boiler board', short: ['pumpRelay'] },
     { name: 'burnerRelayOpen', says: 'Burner relay does not make', repair: 'Boiler board', open: ['burnerRelay'] },
+    { name: 'burnerRelayWelded', says: 'Burner relay welded', repair: 'Boiler board', short: ['burnerRelay'] },
+    boardFault,
     limitFault,
   ],
-  says: (_f, s) => `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : 'idle'}, ${inDegrees(s)}`,
+  withholds: (_f, s, element) => heldByWater({}, s, element),
+  says: (_f, s) =>
+    `${!s.board ? 'board burnt' : s.called ? (s.limitOpen ? 'at its limit' : 'called') : 'idle'}, ${inDegrees(s)}`,
   hazards: [
     'Gas, oil and combustion controls: licensed people under the local code.',
     'T-T takes a dry contact only. Any voltage put on it can destroy the control.',

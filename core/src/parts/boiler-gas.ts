@@ -1,5 +1,16 @@
-import { callFigures, callInside, callNoticed, callPair, callRoles } from './boiler-dry-call.ts'
 import {
+  boardControl,
+  boardFault,
+  boardTell,
+  callFigures,
+  callInside,
+  callJump,
+  callPair,
+  callRoles,
+  soundBoard,
+} from './boiler-dry-call.ts'
+import {
+  heldByWater,
   inDegrees,
   limitFault,
   limitJump,
@@ -15,6 +26,18 @@ import {
   waterRate,
   waterRoles,
 } from './boiler-water.ts'
+import {
+  type Core,
+  coreFaultsInside,
+  coreFigures,
+  coreIntact,
+  coreJump,
+  coreLevels,
+  coreRates,
+  coreTells,
+  shortedTurns,
+  soundCore,
+} from './core-heat.ts'
 import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
 import { contact, load, windings } from './element.ts'
 import { part } from './kind.ts'
@@ -29,20 +52,28 @@ export const gasBoiler = part({
   terminals: { ...chainTerminals, ...callPair },
   figures: {
     ...chainFigures,
+    ...coreFigures,
     ...callFigures,
     standbyVa: { name: 'Controls at rest', unit: 'VA', value: 6 },
     ...waterFigures,
     ...lowLimitFigures,
   },
-  state: { called: false, ...tepid },
-  controls: [waterKnob],
+  state: { called: false, ...soundBoard, ...tepid, ...soundCore },
+  controls: [waterKnob, boardControl],
   roles: {
     ...callRoles,
     ...waterRoles,
     feedsInside: ['hot', 'com', 'openVolts'],
   },
   inside: (f, site) => [
-    windings('core', ['l', 'n'], ['hot', 'com'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
+    windings<Core>(
+      'core',
+      ['l', 'n'],
+      ['hot', 'com'],
+      { ...f, primaryVolts: site.lineVolts, hertz: site.hertz },
+      coreIntact,
+      shortedTurns(f),
+    ),
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),
     contact('highLimit', 'hot', 'lim', (s) => !s.limitOpen, 0.02),
@@ -52,24 +83,29 @@ export const gasBoiler = part({
     }),
   ],
   motion: {
-    rates: (f, s, feel) => ({ water: waterRate(f, s, feel.around.flame, feel.around) }),
-    levels: (f) => ({ water: waterLevels(f) }),
+    rates: (f, s, feel) => ({ ...coreRates(f, s, feel), water: waterRate(f, s, feel.around.flame, feel.around) }),
+    levels: (f) => ({ water: waterLevels(f), coreHeat: coreLevels }),
+    heats: ['coreHeat'],
     background: ['water'],
     jumps(f, s, feel) {
-      const called = callNoticed(f, s.called, feel.amps('sense'))
-      return called === s.called ? limitJump(f, s) : { called }
+      return callJump(f, s, feel) ?? limitJump(f, s) ?? coreJump(f, s)
     },
   },
   tells: [
     { is: (_f, s) => s.called, starts: 'is called: pump on, damper told', ends: 'call ends: pump off' },
     limitTell,
+    boardTell,
     lowLimitTell,
+    ...coreTells,
   ],
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Control', open: ['sense'] },
     pumpRelayOpen,
+    boardFault,
     limitFault,
+    ...coreFaultsInside('Control'),
   ],
+  withholds: heldByWater,
   says: (_f, s) =>
     `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.cold ? 'keeping warm' : 'idle'}, ${inDegrees(s)}`,
   hazards: [

@@ -1,3 +1,4 @@
+import { BURNS_AT, boardControl, boardFault, boardTell, soundBoard } from './boiler-dry-call.ts'
 import {
   inDegrees,
   limitFault,
@@ -11,6 +12,7 @@ import {
   waterRoles,
 } from './boiler-water.ts'
 import { contact, direct, load, resistor, strap } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 const supply = {
@@ -55,6 +57,7 @@ export const switchedLiveBoiler = part({
     }),
     levels: (f) => ({ water: waterLevels(f), runOn: [0] }),
     background: ['water'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const called = feel.over('call') >= CALLED_FROM
       if (called !== s.called) return { called, runOn: f.postRun }
@@ -98,7 +101,7 @@ export const voltFreeBoiler = part({
     postRun: { name: 'Pump over-run, 0 for none', unit: 's', value: 0 },
     ...waterFigures,
   },
-  state: { called: false, linked: false, powered: false, runOn: 0, ...tepid },
+  state: { called: false, linked: false, powered: false, runOn: 0, ...soundBoard, ...tepid },
   controls: [
     {
       state: 'linked',
@@ -109,10 +112,12 @@ export const voltFreeBoiler = part({
       ],
     },
     waterKnob,
+    boardControl,
   ],
   roles: {
     callSense: 'sense',
     powered: 'powered',
+    board: 'board',
     ...waterRoles,
     runOn: 'runOn',
     told: 'called',
@@ -130,7 +135,7 @@ export const voltFreeBoiler = part({
       { volts: 230, va: f.pumpVa, powerFactor: 0.8, hertz: site.hertz },
       (s) => s.called || s.runOn > 0,
     ),
-    direct('callSupply', 's', 'v2', (s) => (s.powered ? f.callVolts : 0), 50),
+    direct('callSupply', 's', 'v2', (s) => (s.powered && s.board ? f.callVolts : 0), 50),
     resistor('sense', 's', 'v1', f.senseOhms),
     contact('link', 'v1', 'v2', (s) => s.linked, 0.02),
   ],
@@ -141,10 +146,14 @@ export const voltFreeBoiler = part({
     }),
     levels: (f) => ({ water: waterLevels(f), runOn: [0] }),
     background: ['water'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
+      // Its own supply is direct: whatever alternates there comes from outside.
+      if (s.board && feel.volts('v1', 'v2') > BURNS_AT * f.callVolts) return { board: false, called: false }
       const powered = feel.over('controls') >= CALLED_FROM
       if (powered !== s.powered) return { powered }
-      const called = powered && Math.abs(feel.directAmps('sense')) >= (CLOSED_SHARE * f.callVolts) / f.senseOhms
+      const called =
+        powered && s.board && Math.abs(feel.directAmps('sense')) >= (CLOSED_SHARE * f.callVolts) / f.senseOhms
       return called === s.called ? limitJump(f, s) : { called, runOn: f.postRun }
     },
   },
@@ -152,14 +161,16 @@ export const voltFreeBoiler = part({
     { is: (_f, s) => s.called, starts: 'is called: burner on', ends: 'call ends: burner off' },
     { is: (_f, s) => s.called || s.runOn > 0, starts: 'pump inside on', ends: 'pump inside off' },
     limitTell,
+    boardTell,
   ],
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Boiler board', open: ['sense'] },
     { name: 'linkLeftIn', says: 'Factory link left in', repair: 'Take the link out', pin: { linked: true } },
+    boardFault,
     limitFault,
   ],
   says: (_f, s) =>
-    `${s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.runOn > 0 ? `over-run ${Math.ceil(s.runOn)} s` : s.powered ? 'idle' : 'dead'}, ${inDegrees(s)}`,
+    `${!s.board ? 'board burnt' : s.called ? (s.limitOpen ? 'at its limit' : 'called') : s.runOn > 0 ? `over-run ${Math.ceil(s.runOn)} s` : s.powered ? 'idle' : 'dead'}, ${inDegrees(s)}`,
   hazards: [
     '230 V on the call pair destroys the board. Test a contact for continuity only with the boiler leads lifted or the boiler isolated.',
   ],

@@ -1,5 +1,17 @@
-import { callFigures, callInside, callNoticed, callPair, callRoles } from './boiler-dry-call.ts'
 import {
+  type Board,
+  boardControl,
+  boardFault,
+  boardTell,
+  callFigures,
+  callInside,
+  callJump,
+  callPair,
+  callRoles,
+  soundBoard,
+} from './boiler-dry-call.ts'
+import {
+  heldByWater,
   inDegrees,
   limitFault,
   limitJump,
@@ -17,12 +29,13 @@ import {
   waterRoles,
 } from './boiler-water.ts'
 import { contact, direct, load, strap } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 /** Current through the eye from which the control believes in a flame, amps. */
 const FLAME_AMPS = 1e-3
 
-type Oil = Water & { called: boolean; flame: boolean; trial: number; lockedOut: boolean }
+type Oil = Water & Board & { called: boolean; flame: boolean; trial: number; lockedOut: boolean }
 const burns = (s: Oil) => wanted(s, s.called) && !s.lockedOut
 
 export const oilBoiler = part({
@@ -50,7 +63,7 @@ export const oilBoiler = part({
     ...waterFigures,
     ...lowLimitFigures,
   },
-  state: { called: false, flame: false, trial: 0, lockedOut: false, ...tepid },
+  state: { called: false, ...soundBoard, flame: false, trial: 0, lockedOut: false, ...tepid },
   controls: [
     {
       state: 'lockedOut',
@@ -61,6 +74,7 @@ export const oilBoiler = part({
       ],
     },
     waterKnob,
+    boardControl,
   ],
   roles: { ...callRoles, ...waterRoles },
   inside: (f, site) => [
@@ -79,9 +93,10 @@ export const oilBoiler = part({
     }),
     levels: (f) => ({ water: waterLevels(f), trial: [f.trialTime] }),
     background: ['water'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
-      const called = callNoticed(f, s.called, feel.amps('sense'))
-      if (called !== s.called) return { called, trial: 0 }
+      const call = callJump(f, s, feel)
+      if (call) return { ...call, trial: 0 }
       const flame = Math.abs(feel.directAmps('eye')) >= FLAME_AMPS
       if (flame !== s.flame) return { flame, trial: 0 }
       if (!s.lockedOut && burns(s) && !flame && s.trial >= f.trialTime) return { lockedOut: true }
@@ -95,14 +110,17 @@ export const oilBoiler = part({
     { is: (_f, s) => s.flame, starts: 'sees the flame', ends: 'sees no flame' },
     { is: (_f, s) => s.lockedOut, starts: 'locks out', ends: 'is reset' },
     limitTell,
+    boardTell,
     lowLimitTell,
   ],
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Control', open: ['sense'] },
     { name: 'burnerRelayOpen', says: 'Burner relay does not make', repair: 'Control', open: ['burnerRelay'] },
     { name: 'pumpRelayOpen', says: 'Pump relay does not make', repair: 'Control', open: ['pumpRelay'] },
+    boardFault,
     limitFault,
   ],
+  withholds: heldByWater,
   says: (_f, s) =>
     `${s.lockedOut ? 'locked out' : !s.called && !s.cold ? 'idle' : s.limitOpen ? 'at its limit' : s.flame ? 'firing' : `trial ${Math.floor(s.trial)} s`}, ${inDegrees(s)}`,
   hazards: [

@@ -1,4 +1,5 @@
 import {
+  heldByWater,
   inDegrees,
   limitFault,
   limitJump,
@@ -14,6 +15,18 @@ import {
   waterRate,
   waterRoles,
 } from './boiler-water.ts'
+import {
+  type Core,
+  coreFaultsInside,
+  coreFigures,
+  coreIntact,
+  coreJump,
+  coreLevels,
+  coreRates,
+  coreTells,
+  shortedTurns,
+  soundCore,
+} from './core-heat.ts'
 import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
 import { contact, load, windings } from './element.ts'
 import { part } from './kind.ts'
@@ -37,13 +50,14 @@ export const valveSupplyBoiler = part({
   },
   figures: {
     ...chainFigures,
+    ...coreFigures,
     coilVa: { name: 'Relay coil', unit: 'VA', value: 3 },
     pullIn: { name: 'Relay pulls in from', unit: 'V', value: 18 },
     dropOut: { name: 'Relay drops out below', unit: 'V', value: 8 },
     ...waterFigures,
     ...lowLimitFigures,
   },
-  state: { pulledIn: false, ...tepid },
+  state: { pulledIn: false, ...tepid, ...soundCore },
   controls: [waterKnob],
   roles: {
     callSense: 'coil',
@@ -55,7 +69,14 @@ export const valveSupplyBoiler = part({
     callPair: ['call', 'shared'],
   },
   inside: (f, site) => [
-    windings('core', ['l', 'n'], ['feed', 'shared'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
+    windings<Core>(
+      'core',
+      ['l', 'n'],
+      ['feed', 'shared'],
+      { ...f, primaryVolts: site.lineVolts, hertz: site.hertz },
+      coreIntact,
+      shortedTurns(f),
+    ),
     contact('highLimit', 'feed', 'lim', (s) => !s.limitOpen, 0.02),
     load('coil', 'lim', 'call', { volts: 24, va: f.coilVa, powerFactor: 0.6, hertz: site.hertz }),
     ...chainInside<{ pulledIn: boolean } & typeof tepid>('lim', 'shared', {
@@ -64,22 +85,30 @@ export const valveSupplyBoiler = part({
     }),
   ],
   motion: {
-    rates: (f, s, feel) => ({ water: waterRate(f, s, feel.around.flame, feel.around) }),
-    levels: (f) => ({ water: waterLevels(f) }),
+    rates: (f, s, feel) => ({ ...coreRates(f, s, feel), water: waterRate(f, s, feel.around.flame, feel.around) }),
+    levels: (f) => ({ water: waterLevels(f), coreHeat: coreLevels }),
+    heats: ['coreHeat'],
     background: ['water'],
     jumps(f, s, feel) {
       const volts = feel.over('coil')
       if (!s.pulledIn && volts >= f.pullIn) return { pulledIn: true }
       if (s.pulledIn && volts < f.dropOut) return { pulledIn: false }
-      return limitJump(f, s)
+      return limitJump(f, s) ?? coreJump(f, s)
     },
   },
   tells: [
     { is: (_f, s) => s.pulledIn, starts: 'relay pulls in: pump on, damper told', ends: 'relay drops out: pump off' },
     limitTell,
     lowLimitTell,
+    ...coreTells,
   ],
-  faults: [{ name: 'coilOpen', says: 'Relay coil open', repair: 'Control', open: ['coil'] }, pumpRelayOpen, limitFault],
+  faults: [
+    { name: 'coilOpen', says: 'Relay coil open', repair: 'Control', open: ['coil'] },
+    pumpRelayOpen,
+    limitFault,
+    ...coreFaultsInside('Control'),
+  ],
+  withholds: heldByWater,
   says: (_f, s) =>
     `${s.pulledIn ? 'called' : s.limitOpen ? 'at its limit' : s.cold ? 'keeping warm' : 'idle'}, ${inDegrees(s)}`,
   hazards: [

@@ -6,7 +6,7 @@ import type { Around, Control } from './kind.ts'
  * going without a call until stored hot water is warm, and may hold the circulator off meanwhile (the reverse contact).
  */
 export type Water = { water: number; limitOpen: boolean; cold: boolean }
-export const waterRoles = { limitOpen: 'limitOpen', water: 'water', limit: 'limit' }
+export const waterRoles = { limitOpen: 'limitOpen', water: 'water', limit: 'limit', keepsWarm: 'cold' }
 export const tepid: Water = { water: 40, limitOpen: false, cold: false }
 
 export const waterFigures = {
@@ -58,6 +58,15 @@ export const waterKnob: Control = {
   state: 'water',
   name: 'Boiler water is at',
   dial: () => ({ from: 10, to: 95, step: 1, unit: '°C' }),
+}
+
+/** The contacts that a limit keeps open on purpose, by the elements of the control. Nothing to bridge: wait. */
+export const heldByWater = (f: Partial<LowLimitFigures>, s: Water, element: string): string | undefined => {
+  if (s.limitOpen && ['burnerRelay', 'damperRelay', 'highLimit'].includes(element))
+    return `at its high limit, ${inDegrees(s)}: the burner waits until the water has cooled`
+  if (element === 'pumpRelay' && s.cold && (f.holdsPump ?? 0) > 0)
+    return 'its low limit holds the pump until the water is warm'
+  return undefined
 }
 
 export const limitTell = {

@@ -1,6 +1,7 @@
+import { curves } from './curves.ts'
 import { contact } from './element.ts'
 import { part } from './kind.ts'
-import { trips, unTripped } from './trip.ts'
+import { onItsCurve, practice120, trips, unTripped } from './trip.ts'
 
 export const breaker = part({
   kind: 'protection/breaker',
@@ -11,7 +12,11 @@ export const breaker = part({
     in: { role: 'line in', marking: 'IN', circuit: 'line voltage', takes: 1 },
     out: { role: 'line out', marking: 'OUT', circuit: 'line voltage', takes: 1 },
   },
-  figures: { amps: { name: 'Rating', unit: 'A', value: 15 } },
+  figures: {
+    amps: { name: 'Rating', unit: 'A', value: 15 },
+    tolerant: { name: 'Curve at 230 V (1 for C, 0 for B)', unit: '', value: 0 },
+    lasts: onItsCurve,
+  },
   state: { on: true, ...unTripped },
   roles: { blown: 'gone', closed: 'on' },
   controls: [
@@ -33,7 +38,9 @@ export const breaker = part({
     },
   ],
   inside: (_f) => [contact('pole', 'in', 'out', (s) => s.on && !s.gone, 0.01)],
-  motion: trips('pole'),
+  motion: trips('pole', (f: { amps: number; tolerant: number; lasts: number }, site) =>
+    practice120(site) ? curves.breaker120 : f.tolerant > 0 ? curves.breakerC : curves.breakerB,
+  ),
   tells: [
     { is: (_f, s) => s.gone, starts: 'trips', ends: 'set again' },
     { is: (_f, s) => s.on, starts: 'switched on', ends: 'switched off' },

@@ -38,6 +38,10 @@ export const damper = part({
     { name: 'stuckShut', says: 'Stuck shut', repair: 'Free or replace the damper', pin: { travel: 0 } },
     { name: 'proofMissing', says: 'Proof switch does not make', repair: 'Replace the damper', open: ['proof'] },
   ],
+  withholds: (f, s, element) =>
+    element === 'proof' && s.driven && s.travel < 1
+      ? `damper opening, ${Math.ceil((1 - s.travel) * f.opensIn)} s to go`
+      : undefined,
   says: (_f, s) => (s.travel >= 1 ? 'proven open' : s.driven ? 'opening' : s.travel > 0 ? 'closing' : 'shut'),
 })
 

@@ -1,3 +1,14 @@
+import {
+  coreFaults,
+  coreFigures,
+  coreIntact,
+  coreJump,
+  coreLevels,
+  coreRates,
+  coreTells,
+  shortedTurns,
+  soundCore,
+} from './core-heat.ts'
 import { windings } from './element.ts'
 import { part } from './kind.ts'
 
@@ -16,30 +27,30 @@ export const controlTransformer = part({
     va: { name: 'Rated load', unit: 'VA', value: 40 },
     ratedVolts: { name: 'Volts at rated load', unit: 'V', value: 24 },
     openVolts: { name: 'Volts unloaded', unit: 'V', value: 27 },
+    ...coreFigures,
   },
-  state: { primary: true, secondary: true },
+  state: { ...soundCore },
   roles: { feeds: ['h', 'c'], feedVolts: 'openVolts' },
   inside: (f, site) => [
-    windings('core', ['p1', 'p2'], ['h', 'c'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }, (s) => [
-      s.primary,
-      s.secondary,
-    ]),
+    windings(
+      'core',
+      ['p1', 'p2'],
+      ['h', 'c'],
+      { ...f, primaryVolts: site.lineVolts, hertz: site.hertz },
+      coreIntact,
+      shortedTurns(f),
+    ),
   ],
-  faults: [
-    {
-      name: 'primaryOpen',
-      says: 'Primary open',
-      repair: 'Replace; find the overload that burnt it',
-      pin: { primary: false },
-    },
-    {
-      name: 'secondaryOpen',
-      says: 'Secondary open',
-      repair: 'Replace; find the short that burnt it',
-      pin: { secondary: false },
-    },
-  ],
-  says: () => '',
+  motion: {
+    rates: coreRates,
+    levels: () => ({ coreHeat: coreLevels }),
+    heats: ['coreHeat'],
+    jumps: coreJump,
+  },
+  tells: coreTells,
+  faults: coreFaults,
+  says: (_f, s) =>
+    !s.primary || !s.secondary ? 'burnt out' : !s.link ? 'link open, hot' : s.shorted ? 'weak, hot' : '',
   hazards: [
     'Line voltage inside: kill the supply before the cover comes off.',
     'A shorted 24 V secondary burns the transformer. Kill the power before a wire is moved.',

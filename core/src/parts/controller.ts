@@ -1,4 +1,5 @@
 import { contact, direct, load, resistor } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { type Control, type Feel, part } from './kind.ts'
 
 /** Volts an output can drive at most into a current loop, and the ohms it stands behind. */
@@ -90,6 +91,7 @@ export const buildingController = part({
     contact('demand', 'd1', 'd2', (s) => s.demand, 0.05),
   ],
   motion: {
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const powered = feel.over('electronics') >= f.minimumVolts
       const demand = powered && (s.out1 >= f.asksFrom || s.out2 >= f.asksFrom)

@@ -29,6 +29,8 @@ export interface Load<S> extends Between {
   readonly henries: number
   /** Does it draw in this state? Left out where it always does. */
   on?(s: S): boolean
+  /** Behind a rectifier: on ohms it reads open, whatever it draws at line frequency. */
+  readonly rectified?: true
 }
 
 export interface Resistor extends Between {
@@ -64,6 +66,8 @@ export interface Windings<S> extends Between {
   /** Open-circuit volts of winding c-d at rated primary volts. */
   readonly volts: number
   intact(s: S): readonly [boolean, boolean]
+  /** What turns that have burnt together carry across the second winding, siemens. */
+  shorted?(s: S): number
 }
 
 export const contact = <S>(name: string, a: string, b: string, closed: (s: S) => boolean, ohms = 0.01): Contact<S> => ({
@@ -130,6 +134,9 @@ export function load<S>(
   return on ? { form: 'load', name, a, b, ohms, henries, on } : { form: 'load', name, a, b, ohms, henries }
 }
 
+/** A load that a rectifier feeds: electronics, a store. */
+export const rectified = <S>(behind: Load<S>): Load<S> => ({ ...behind, rectified: true })
+
 /**
  * A small control transformer from its nameplate.
  * Copper losses are split evenly between the windings; coupling is 0.998 and the magnetising current 30 % of rated.
@@ -141,6 +148,7 @@ export function windings<S>(
   [c, d]: readonly [string, string],
   plate: { primaryVolts: number; openVolts: number; ratedVolts: number; va: number; hertz: number },
   intact: (s: S) => readonly [boolean, boolean] = () => [true, true],
+  shorted?: (s: S) => number,
 ): Windings<S> {
   const omega = 2 * Math.PI * plate.hertz
   const ratedAmps = plate.va / plate.ratedVolts
@@ -162,5 +170,6 @@ export function windings<S>(
     mutual,
     volts: plate.openVolts,
     intact,
+    ...(shorted ? { shorted } : {}),
   }
 }

@@ -1,6 +1,7 @@
+import { curves } from './curves.ts'
 import { contact } from './element.ts'
 import { part } from './kind.ts'
-import { trips, unTripped } from './trip.ts'
+import { onItsCurve, practice120, trips, unTripped } from './trip.ts'
 
 export const fuse = part({
   kind: 'protection/fuse',
@@ -11,7 +12,11 @@ export const fuse = part({
     in: { role: 'feed in', marking: 'IN', circuit: 'low voltage', takes: 1 },
     out: { role: 'feed out', marking: 'OUT', circuit: 'low voltage', takes: 1 },
   },
-  figures: { amps: { name: 'Rating', unit: 'A', value: 2 } },
+  figures: {
+    amps: { name: 'Rating', unit: 'A', value: 2 },
+    slow: { name: 'Slow (1 yes, 0 no)', unit: '', value: 1 },
+    lasts: onItsCurve,
+  },
   state: { ...unTripped },
   roles: { blown: 'gone' },
   controls: [
@@ -25,7 +30,15 @@ export const fuse = part({
     },
   ],
   inside: (_f) => [contact('element', 'in', 'out', (s) => !s.gone, 0.03)],
-  motion: trips('element'),
+  motion: trips('element', (f: { amps: number; slow: number; lasts: number }, site) =>
+    practice120(site)
+      ? f.slow > 0
+        ? curves.glass120Slow
+        : curves.glass120
+      : f.slow > 0
+        ? curves.glass230Slow
+        : curves.glass230,
+  ),
   tells: [{ is: (_f, s) => s.gone, starts: 'blows', ends: 'replaced' }],
   faults: [{ name: 'blown', says: 'Fuse blown', repair: 'Find what blew it, then replace it', pin: { gone: true } }],
   says: (_f, s) => (s.gone ? 'blown' : 'sound'),

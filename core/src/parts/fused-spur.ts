@@ -1,6 +1,7 @@
+import { curves } from './curves.ts'
 import { contact } from './element.ts'
 import { part } from './kind.ts'
-import { type Tripping, trips, unTripped } from './trip.ts'
+import { onItsCurve, type Tripping, trips, unTripped } from './trip.ts'
 
 type Spur = Tripping & { closed: boolean }
 
@@ -16,7 +17,7 @@ export const fusedSpur = part({
     lout: { role: 'live out', marking: 'L out', circuit: 'line voltage', takes: 2 },
     nout: { role: 'neutral out', marking: 'N out', circuit: 'line voltage', takes: 2 },
   },
-  figures: { amps: { name: 'Fuse', unit: 'A', value: 3 } },
+  figures: { amps: { name: 'Fuse', unit: 'A', value: 3 }, lasts: onItsCurve },
   state: { closed: true, ...unTripped },
   roles: { blown: 'gone', closed: 'closed' },
   controls: [
@@ -41,7 +42,7 @@ export const fusedSpur = part({
     contact<Spur>('fuse', 'lin', 'lout', (s) => s.closed && !s.gone, 0.03),
     contact<Spur>('neutral', 'nin', 'nout', (s) => s.closed, 0.01),
   ],
-  motion: trips('fuse'),
+  motion: trips('fuse', () => curves.spur),
   tells: [
     { is: (_f, s) => s.gone, starts: 'fuse blows', ends: 'fuse replaced' },
     { is: (_f, s) => s.closed, starts: 'switched on', ends: 'switched off' },

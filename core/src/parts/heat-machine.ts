@@ -11,6 +11,7 @@ import {
   waterRoles,
 } from './boiler-water.ts'
 import { contact, load } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 const WORKS_FROM = 150
@@ -51,6 +52,7 @@ export const heatMachine = part({
     rates: (f, s, feel) => ({ water: waterRate(f, s, s.called && !s.limitOpen, feel.around) }),
     levels: (f) => ({ water: waterLevels(f) }),
     background: ['water'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const alive = feel.over('controls') >= WORKS_FROM
       const onTank = alive && feel.over('tankCall') >= WORKS_FROM

@@ -61,11 +61,14 @@ export interface Feel {
   over(element: string): number
   /** Current in one of its own elements. */
   amps(element: string): number
+  /** Current in the second winding of one of its own transformers. */
+  windingAmps(winding: string): number
   /** Direct volts of a over b, with their sign. */
   directVolts(a: string, b: string): number
   /** Direct current in one of its own elements. */
   directAmps(element: string): number
   readonly around: Around
+  readonly site: Site
 }
 
 /** What a part notices of the building that no wire brings it. */
@@ -86,6 +89,10 @@ export interface Motion<F, S> {
   levels?(f: F, s: S): Partial<Record<keyof S & string, readonly number[]>>
   /** Numbers that move while nothing happens: the clock, a room's warmth. Settling does not wait for them. */
   readonly background?: readonly (keyof S & string)[]
+  /** Heat of what lets go or burns at 1: settling waits neither for it to cool nor for what takes many minutes. */
+  readonly heats?: readonly (keyof S & string)[]
+  /** Seconds for which it goes on as it was when what it feels has changed: what electronics live on, what a relay's armature takes. */
+  readonly holdUp?: number
   /** What changes at once under the present voltages; undefined where nothing does. */
   jumps?(f: F, s: S, feel: Feel): Partial<S> | undefined
 }
@@ -149,6 +156,10 @@ export interface StateRoles {
   /** Whether a boiler's high limit stands open, and the water it feels, degrees Celsius. */
   readonly limitOpen?: string
   readonly water?: string
+  /** Whether its board is sound: foreign voltage on its call pair destroys it for good. */
+  readonly board?: string
+  /** Whether a boiler fires without a call, to keep its stored water warm. */
+  readonly keepsWarm?: string
   /** Seconds for which a boiler still runs its pump. */
   readonly runOn?: string
   /** Whether a switch or breaker is closed by hand. */

@@ -8,7 +8,8 @@ import {
   passing,
   stemByHand,
 } from './body.ts'
-import { direct, load, resistor } from './element.ts'
+import { direct, load, rectified, resistor } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 /** It moves only for a difference the eye could see, and goes all the way where so little is left. */
@@ -55,7 +56,7 @@ export const modulating = part({
   },
   hookup: { feed: 'sig', back: 'com', permanent: 'hot', position: 'fb' },
   inside: (f, site) => [
-    load('drive', 'hot', 'com', { volts: f.volts, va: f.va, powerFactor: 0.8, hertz: site.hertz }),
+    rectified(load('drive', 'hot', 'com', { volts: f.volts, va: f.va, powerFactor: 0.8, hertz: site.hertz })),
     resistor('signal', 'sig', 'com', f.inputOhms),
     direct('position', 'fb', 'com', (s) => (s.powered ? 2 + 8 * s.travel : 0), 1000),
   ],
@@ -65,6 +66,7 @@ export const modulating = part({
       return s.powered && Math.abs(off) > DEAD_BAND ? { travel: (freely(f) * Math.sign(off)) / f.strokeIn } : {}
     },
     levels: (_f, s) => ({ travel: [0, s.target, 1] }),
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const powered = feel.over('drive') >= f.minimumVolts
       const target = powered ? asked(f, feel.directVolts('sig', 'com')) : s.target

@@ -53,8 +53,8 @@ describe('zone-valve panel', () => {
       '0 V1 motor runs',
       '12.88 V1 end switch made',
       '12.88 PN proven lamp 1 on',
-      '12.88 B is called: pump and burner on',
       '12.88 P starts',
+      '12.88 B is called: pump and burner on',
       '14 V1 fully open, motor holds',
     ])
   })

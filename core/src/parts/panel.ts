@@ -1,3 +1,15 @@
+import {
+  type Core,
+  coreFaultsInside,
+  coreFigures,
+  coreIntact,
+  coreJump,
+  coreLevels,
+  coreRates,
+  coreTells,
+  shortedTurns,
+  soundCore,
+} from './core-heat.ts'
 import { contact, type Element, load, strap, windings } from './element.ts'
 import { type Figure, part, type State, type Terminal } from './kind.ts'
 
@@ -14,7 +26,11 @@ const pumpTerminal = (role: string, marking: string, takes = 1): Terminal => ({
   dry: true,
 })
 
-const figures: Record<'contactAmps' | 'va' | 'ratedVolts' | 'openVolts' | 'senseVa' | 'priority', Figure> = {
+const figures: Record<
+  'contactAmps' | 'va' | 'ratedVolts' | 'openVolts' | 'senseVa' | 'priority' | keyof typeof coreFigures,
+  Figure
+> = {
+  ...coreFigures,
   va: { name: 'Transformer inside', unit: 'VA', value: 100 },
   ratedVolts: { name: 'Volts at rated load', unit: 'V', value: 24 },
   openVolts: { name: 'Volts unloaded', unit: 'V', value: 27 },
@@ -50,7 +66,7 @@ const zoneValvePanel = (zones: number) => {
     j1: dry('priority from the panel before', 'J1'),
     j2: dry('priority from the panel before', 'J2'),
   }
-  const state: State = { held: false }
+  const state: State & Core = { held: false, ...soundCore }
   for (const n of numbers) {
     Object.assign(terminals, {
       [`r${n}`]: low(`zone ${n} thermostat feed`, `${n}R`),
@@ -85,7 +101,14 @@ const zoneValvePanel = (zones: number) => {
     inside(f, site): Element<State>[] {
       const sense = { volts: 24, va: f.senseVa, powerFactor: 0.9, hertz: site.hertz }
       const elements: Element<State>[] = [
-        windings('core', ['l', 'n'], ['h', 'com'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
+        windings<Core>(
+          'core',
+          ['l', 'n'],
+          ['h', 'com'],
+          { ...f, primaryVolts: site.lineVolts, hertz: site.hertz },
+          coreIntact,
+          shortedTurns(f),
+        ) as Element<State>,
         contact('pumpContact', 'ps1', 'ps2', (s) => anyProven(s), 0.02),
         contact('boilerContact', 'x1', 'x2', (s) => anyProven(s), 0.05),
         contact('lastMade', 'pxcom', 'pxno', (s) => s[`proven${zones}`] === true, 0.02),
@@ -110,6 +133,9 @@ const zoneValvePanel = (zones: number) => {
       return elements
     },
     motion: {
+      rates: (f, s, feel) => coreRates(f, s as Core, feel),
+      levels: () => ({ coreHeat: coreLevels }),
+      heats: ['coreHeat'],
       jumps(f, s, feel) {
         const change: State = {}
         const held = feel.over('priorityIn') >= MADE * f.ratedVolts
@@ -121,25 +147,39 @@ const zoneValvePanel = (zones: number) => {
           change[state] = made
           changed = true
         }
-        return changed ? change : undefined
+        return changed ? change : coreJump(f, s as Core)
       },
     },
-    tells: numbers.flatMap((n) => [
-      {
-        is: (_f: unknown, s: State) => s[`call${n}`] === true,
-        starts: `call lamp ${n} on`,
-        ends: `call lamp ${n} off`,
-      },
-      {
-        is: (_f: unknown, s: State) => s[`proven${n}`] === true,
-        starts: `proven lamp ${n} on`,
-        ends: `proven lamp ${n} off`,
-      },
-    ]),
+    tells: [
+      ...coreTells.map(({ is, ...tell }) => ({ ...tell, is: (f: unknown, s: State) => is(f, s as Core) })),
+      ...numbers.flatMap((n) => [
+        {
+          is: (_f: unknown, s: State) => s[`call${n}`] === true,
+          starts: `call lamp ${n} on`,
+          ends: `call lamp ${n} off`,
+        },
+        {
+          is: (_f: unknown, s: State) => s[`proven${n}`] === true,
+          starts: `proven lamp ${n} on`,
+          ends: `proven lamp ${n} off`,
+        },
+      ]),
+    ],
     faults: [
       { name: 'boilerContactDead', says: 'Boiler contact does not make', repair: 'Panel', open: ['boilerContact'] },
       { name: 'pumpContactDead', says: 'Pump contact does not make', repair: 'Panel', open: ['pumpContact'] },
-      { name: 'channelDead1', says: 'Zone 1 channel dead', repair: 'Panel', open: ['power1'] },
+      { name: 'boilerContactWelded', says: 'Boiler contact welded', repair: 'Panel', short: ['boilerContact'] },
+      { name: 'pumpContactWelded', says: 'Pump contact welded', repair: 'Panel', short: ['pumpContact'] },
+      ...coreFaultsInside('Panel'),
+      ...numbers.flatMap((n) => [
+        { name: `channelDead${n}`, says: `Zone ${n} channel dead`, repair: 'Panel', open: [`power${n}`] },
+        {
+          name: `proofDead${n}`,
+          says: `Zone ${n} does not see its end switch`,
+          repair: 'Panel',
+          open: [`proofSense${n}`],
+        },
+      ]),
     ],
     withholds: (f, s, element) =>
       element.startsWith('power') &&

@@ -1,5 +1,5 @@
 import { bodyAtRest, bodyFigures, bodyPasses, freely, passing, stemByHand } from './body.ts'
-import { load } from './element.ts'
+import { load, rectified } from './element.ts'
 import { part } from './kind.ts'
 
 export const powerBothWays = part({
@@ -30,7 +30,7 @@ export const powerBothWays = part({
       { volts: f.volts, va: f.va, powerFactor: 0.8, hertz: site.hertz },
       (s) => s.direction !== 0,
     ),
-    load('idle', 'hot', 'c', { volts: f.volts, va: 0.2, powerFactor: 0.8, hertz: site.hertz }),
+    rectified(load('idle', 'hot', 'c', { volts: f.volts, va: 0.2, powerFactor: 0.8, hertz: site.hertz })),
     load('control', 'ctl', 'c', { volts: f.volts, va: 0.2, powerFactor: 1, hertz: site.hertz }),
   ],
   motion: {

@@ -1,4 +1,5 @@
-import { contact, load } from './element.ts'
+import { contact, load, rectified } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 const DAY = 86_400
@@ -45,7 +46,7 @@ export const programmer = part({
     { state: 'clock', name: 'The time is', dial: () => ({ from: 0, to: 23.5, step: 0.5, unit: 'h', per: 3600 }) },
   ],
   inside: (f, site) => [
-    load('electronics', 'l', 'n', { volts: 230, va: 2, powerFactor: 0.6, hertz: site.hertz }),
+    rectified(load('electronics', 'l', 'n', { volts: 230, va: 2, powerFactor: 0.6, hertz: site.hertz })),
     contact('heating', 'l', 'htg', (s) => s.power && heats(f, s), 0.02),
     contact('hotWater', 'l', 'hw', (s) => s.power && warmsWater(f, s), 0.02),
   ],
@@ -53,6 +54,7 @@ export const programmer = part({
     rates: () => ({ clock: 1 }),
     levels: (f) => ({ clock: [...[f.heatingOn, f.heatingOff, f.waterOn, f.waterOff].map((h) => h * 3600), DAY] }),
     background: ['clock'],
+    holdUp: ELECTRONICS,
     jumps(_f, s, feel) {
       if (s.clock >= DAY) return { clock: 0 }
       const power = feel.over('electronics') >= 150

@@ -63,6 +63,15 @@ export const pumpPanel = part({
     starts: `zone ${n} relay pulls in`,
     ends: `zone ${n} relay drops out`,
   })),
+  faults: [
+    { name: 'boilerContactDead', says: 'Boiler contact does not make', repair: 'Panel', open: ['boilerContact'] },
+    { name: 'boilerContactWelded', says: 'Boiler contact welded', repair: 'Panel', short: ['boilerContact'] },
+    ...ZONES.flatMap((n) => [
+      { name: `relayDead${n}`, says: `Zone ${n} relay coil open`, repair: 'Panel', open: [`coil${n}`] },
+      { name: `pumpDead${n}`, says: `Zone ${n} pump contact does not make`, repair: 'Panel', open: [`pump${n}`] },
+      { name: `pumpWelded${n}`, says: `Zone ${n} pump contact welded`, repair: 'Panel', short: [`pump${n}`] },
+    ]),
+  ],
   says: (_f, s) => {
     const on = ZONES.filter((n) => s[`on${n}`] === true)
     return on.length > 0 ? `on: ${on.join(' ')}` : 'at rest'

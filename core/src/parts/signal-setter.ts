@@ -1,5 +1,6 @@
 import { currentFigure, driveFor, outputKnob, unitOf } from './controller.ts'
 import { direct } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 
 export const signalSetter = part({
@@ -17,6 +18,7 @@ export const signalSetter = part({
   roles: { signals: [['plus', 'minus']], outputs: { '': 'out' } },
   inside: (_f) => [direct('output', 'plus', 'minus', (s) => s.drive, 100)],
   motion: {
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const drive = driveFor(s.out, f.current, s.drive, Math.abs(feel.directAmps('output')))
       return Math.abs(drive - s.drive) > 1e-3 ? { drive } : undefined

@@ -13,10 +13,11 @@ import type { Fault, Motion, Tell } from './kind.ts'
 
 /**
  * Motor against a spring: while the pair has volts enough the valve runs open, stalls and holds; without them the
- * spring shuts it. The motor draws the same whether it runs or stalls. Lever parked: held open by hand.
+ * spring shuts it. Three figures: from so many volts it pulls in, from so many it runs, and at its end it holds down to fewer;
+ * between them it stands still part-way. It draws the same whether it runs or stalls. Lever parked: held open by hand.
  */
-export type SpringReturn = Body & { travel: number; driven: boolean; lever: string }
-export const atRest: SpringReturn = { travel: 0, driven: false, lever: 'auto', ...bodyAtRest }
+export type SpringReturn = Body & { travel: number; driven: boolean; stalls: boolean; lever: string }
+export const atRest: SpringReturn = { travel: 0, driven: false, stalls: false, lever: 'auto', ...bodyAtRest }
 
 export const springRoles = { actuator: 'motor', travel: 'travel', lever: 'lever', passes: 'passes' }
 export const switchRoles = { switches: [{ element: 'endSwitch', proves: 'open' as const }] }
@@ -27,7 +28,8 @@ export const springFigures = {
   powerFactor: { name: 'Power factor', unit: '', value: 0.7 },
   opensIn: { name: 'Opens in', unit: 's', value: 14 },
   shutsIn: { name: 'Shuts in', unit: 's', value: 6 },
-  minimumVolts: { name: 'Runs from', unit: 'V', value: 19 },
+  minimumVolts: { name: 'Pulls in from', unit: 'V', value: 19 },
+  runVolts: { name: 'Runs from', unit: 'V', value: 19 },
   holdVolts: { name: 'Holds down to', unit: 'V', value: 11 },
   ...bodyFigures,
 }
@@ -35,6 +37,7 @@ export type SpringFigures = {
   opensIn: number
   shutsIn: number
   minimumVolts: number
+  runVolts: number
   holdVolts: number
   stiffness: number
 }
@@ -62,15 +65,15 @@ export const springMotion = <F extends SpringFigures>(
   points: (f: F) => readonly number[],
 ): Motion<F, SpringReturn> => ({
   rates(f, s) {
-    if (s.driven) return s.travel < 1 ? { travel: freely(f) / f.opensIn } : {}
+    if (s.driven) return s.travel < 1 && !s.stalls ? { travel: freely(f) / f.opensIn } : {}
     return s.travel > 0 ? { travel: -freely(f) / f.shutsIn } : {}
   },
   levels: (f) => ({ travel: [0, ...points(f), 1] }),
   jumps(f, s, feel) {
     const volts = feel.over('motor')
-    if (!s.driven && volts >= f.minimumVolts) return { driven: true }
-    if (s.driven && volts < f.holdVolts) return { driven: false }
-    return undefined
+    const driven = volts >= (s.driven ? f.holdVolts : f.minimumVolts)
+    const stalls = driven && volts < f.runVolts
+    return driven === s.driven && stalls === s.stalls ? undefined : { driven, stalls }
   },
 })
 
@@ -103,11 +106,18 @@ export const springSays = (_f: unknown, s: SpringReturn): string => {
   if (s.lever === 'parked') return 'parked open by its lever'
   if (s.travel >= 1) return s.driven ? 'held open' : 'open'
   if (s.travel <= 0) return s.driven ? 'starting' : 'shut'
-  return `${s.driven ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`
+  const at = `${Math.floor(s.travel * 100)} %`
+  return s.driven && s.stalls ? `stands at ${at}: too few volts to run` : `${s.driven ? 'opening' : 'shutting'} ${at}`
 }
 
 export const springTells: Tell<unknown, SpringReturn>[] = [
   { is: (_f, s) => s.driven, starts: 'motor runs', ends: 'motor lets go, spring shuts', sign: 'a low hum at the head' },
+  {
+    is: (_f, s) => s.stalls && s.travel < 1,
+    starts: 'stalls: too few volts to run',
+    ends: 'has volts enough again',
+    sign: 'it hums and does not move',
+  },
   { is: (_f, s) => s.travel >= 1, starts: 'fully open, motor holds', sign: 'the pipe behind it begins to warm' },
   { is: (_f, s) => s.travel <= 0, starts: 'shut' },
 ]

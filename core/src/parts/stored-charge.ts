@@ -1,5 +1,6 @@
 import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely, stemByHand } from './body.ts'
-import { contact, load } from './element.ts'
+import { contact, load, rectified } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
 import {
   leverByHand,
@@ -48,7 +49,7 @@ export const storedCharge = part({
   hookup: { feed: 'p', back: 'c', proof: ['e1', 'e2'] },
   inside(f, site) {
     const draws = (name: string, va: number, on: (s: { travel: number; store: number }) => boolean) =>
-      load(name, 'p', 'c', { volts: f.volts, va, powerFactor: 0.8, hertz: site.hertz }, on)
+      rectified(load(name, 'p', 'c', { volts: f.volts, va, powerFactor: 0.8, hertz: site.hertz }, on))
     return [
       draws('charging', f.chargingVa - f.holdingVa, (s) => s.store < 1 && s.travel < 1),
       draws('moving', f.movingVa - f.holdingVa, (s) => s.store >= 1 && s.travel < 1),
@@ -67,6 +68,7 @@ export const storedCharge = part({
       return s.store > 0 ? { store: -1 / LEAKS_IN } : {}
     },
     levels: (f) => ({ travel: [0, f.switchAt, 1], store: [0, 1] }),
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const volts = feel.over('motor')
       if (!s.powered && volts >= f.minimumVolts) return { powered: true }

@@ -1,4 +1,5 @@
-import { contact, load } from './element.ts'
+import { contact, load, rectified } from './element.ts'
+import { ELECTRONICS } from './hold-up.ts'
 import { type Control, type Feel, type Motion, part } from './kind.ts'
 import { cool, type RoomFigures, roomFigures, type Warmth, wantsHeat, warmthLevels, warmthRate } from './room.ts'
 
@@ -15,6 +16,7 @@ function follows<F extends RoomFigures & { startDelay: number }>(powered: (f: F,
     }),
     levels: (f) => ({ waited: [f.startDelay], warmth: warmthLevels(f) }),
     background: ['warmth'],
+    holdUp: ELECTRONICS,
     jumps(f, s, feel) {
       const wanted = asks(f, s, feel)
       if (wanted && !s.made && s.waited >= f.startDelay) return { made: true }
@@ -142,7 +144,7 @@ export const poweredThermostat = part({
   hookup: { feed: 'r', call: 'w', common: 'c' },
   inside: (f, site) => [
     contact('contact', 'r', 'w', (s) => s.made, 0.03),
-    load('electronics', 'r', 'c', { volts: 24, va: f.va, powerFactor: 0.9, hertz: site.hertz }),
+    rectified(load('electronics', 'r', 'c', { volts: 24, va: f.va, powerFactor: 0.9, hertz: site.hertz })),
   ],
   motion: follows(
     (f: RoomFigures & { startDelay: number; minimumVolts: number }, feel) => feel.over('electronics') >= f.minimumVolts,
@@ -179,7 +181,7 @@ export const receiver = part({
   ratings,
   hookup: { feed: 'com', call: 'no', live: 'l', common: 'n' },
   inside: (f, site) => [
-    load('electronics', 'l', 'n', { volts: 230, va: f.va, powerFactor: 0.6, hertz: site.hertz }),
+    rectified(load('electronics', 'l', 'n', { volts: 230, va: f.va, powerFactor: 0.6, hertz: site.hertz })),
     contact('contact', 'com', 'no', (s) => s.made, 0.03),
     contact('rest', 'com', 'nc', (s) => !s.made, 0.03),
   ],

@@ -174,8 +174,9 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
     })
   if (travel < 1 && !proven) return stands(says)
   // A link stands in for the switch this valve has not: the call itself is taken for the proof.
-  if (!loops.call && boilersTold(simulation).length > 0) return stands(`${says}, assumed`, { proven: true })
-  if (!hasBoiler(simulation)) return stands(`${says}, assumed`, { proven: true })
+  if (!loops.call && boilersTold(simulation).length > 0)
+    return stands(`${says}, assumed`, { proven: true, assumed: true })
+  if (!hasBoiler(simulation)) return stands(`${says}, assumed`, { proven: true, assumed: true })
   if (!loops.call)
     return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler.' })
   if (!proven) {
@@ -208,5 +209,5 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
   }
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
-  return stands(`${says}, ${endSwitchOf(valve.kind.roles) ? 'proven' : 'assumed'}`)
+  return endSwitchOf(valve.kind.roles) ? stands(`${says}, proven`) : stands(`${says}, assumed`, { assumed: true })
 }

@@ -12,7 +12,7 @@ export function restingSide(simulation: Simulation, { zone }: ZoneLoops, thermos
   const made = is(simulation, thermostat, 'made')
   const told = boilersTold(simulation).length > 0
   const says = !calling ? 'no call' : !made ? thermostat.kind.says(thermostat.figures, calls) : 'calls the boiler'
-  const found = { zone, calling, opening: 0, moving: false, proven: made && told, says }
+  const found = { zone, calling, opening: 0, moving: false, proven: made && told, valveless: true as const, says }
   if (!calling || !made || told) return found
   return {
     ...found,

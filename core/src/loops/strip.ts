@@ -127,16 +127,26 @@ function darkness(
   [enter, leave]: readonly [number, number],
 ): Dark {
   const supply = circuit.level(feed.hotNode, feed.backNode)
-  if (supply < LIT * feed.volts) return { at: 'source', part: feed.part.id }
+  const weak = supply < LIT * feed.volts
+  // A call pair that somebody else has closed has no volts left, and its source is sound: what is open here tells.
+  if (weak && !(feed.circuit === 'call' && feeds(circuit, feed))) return { at: 'source', part: feed.part.id }
   const own: Dark = { at: subject.load ? 'load' : 'contact', part: subject.part, element: subject.element }
   const drops = ({ from, to }: { from: number; to: number }) => circuit.level(from, to) > supply / 2
-  for (const step of before) if (drops(step)) return darkAt(circuit, step)
-  if (drops({ from: enter, to: leave })) return own
-  for (const step of after) if (drops(step)) return darkAt(circuit, step)
+  if (!weak) {
+    for (const step of before) if (drops(step)) return darkAt(circuit, step)
+    if (drops({ from: enter, to: leave })) return own
+    for (const step of after) if (drops(step)) return darkAt(circuit, step)
+  }
   // Two openings share the volts between them: name the first open one.
   const open = [...before, ...after].find(({ branch }) => circuit.lump(branch).open)
   return open ? darkAt(circuit, open) : own
 }
+
+/** Does current leave a source? */
+const feeds = (circuit: Circuit, { hotNode }: Feed) =>
+  circuit.netlist.branches.some(
+    (branch) => (branch.a === hotNode || branch.b === hotNode) && circuit.flow(branch) >= FLOWS,
+  )
 
 function darkAt(circuit: Circuit, { branch }: Step): Dark {
   if (branch.form === 'wire') return { at: 'wire', wire: branch.wire! }

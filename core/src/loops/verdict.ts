@@ -107,14 +107,11 @@ function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentenc
   return troubles
 }
 
-/** From so many times its rating on, what opened a fuse was a short; below, more load than it carries. */
-const SHORT_FROM = 4
-
-/** A fuse that let go because too much hung on it, with nothing shorted. */
+/** A fuse that let go because too much hung on it: its current ran through sound loads, and through no short. */
 function overloaded(simulation: Simulation, fuse: string): Piece[] | undefined {
-  const amps = simulation.blownAt(fuse)
+  const amps = simulation.overloadAt(fuse)
   const rating = simulation.netlist.parts.get(fuse)?.figures.amps
-  if (amps === undefined || !rating || amps >= SHORT_FROM * rating) return undefined
+  if (amps === undefined || !rating) return undefined
   return [
     {
       text: `: ${amps.toFixed(1)} A flowed and it is rated for ${rating} A. Nothing is shorted; too much hangs on it at once.`,
@@ -319,10 +316,20 @@ function quiet(
     tone: 'well',
     sentence: [
       {
-        text: `${named(calling)} ${calls}: open${hasBoiler(simulation) ? ' and proven' : ''}${told ? ', boiler called' : ''}.`,
+        text: `${named(calling)} ${calls}: ${[...opened(simulation, calling), ...(told ? ['boiler called'] : [])].join(', ') || 'nothing to open'}.`,
       },
     ],
   }
+}
+
+/** What is known of the valves of zones that call: proven where each has a switch that says so. */
+function opened(simulation: Simulation, calling: readonly ZoneStanding[]): string[] {
+  const own = calling.filter(({ valveless }) => !valveless)
+  if (own.length === 0) return []
+  if (!hasBoiler(simulation)) return ['open']
+  const assumed = own.filter((zone) => zone.assumed)
+  if (assumed.length === 0) return ['open and proven']
+  return [assumed.length === own.length ? 'open, assumed' : `open, ${assumed.length} of ${own.length} only assumed`]
 }
 
 /** Does the zone's valve follow a signal, rather than open and shut? */

@@ -9,5 +9,9 @@ export interface ZoneStanding {
   readonly says: string
   readonly moving: boolean
   readonly proven: boolean
+  /** Its opening is taken for granted: no switch of its own says so. */
+  readonly assumed?: true
+  /** It has no valve of its own: nothing opens for it. */
+  readonly valveless?: true
   readonly trouble?: Sentence
 }

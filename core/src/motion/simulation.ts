@@ -43,10 +43,11 @@ interface Run {
 
 const still: readonly Run[] = []
 
-/** What a fuse or breaker let go on: the branches the current took, and how much there was of it, amps. */
+/** What a fuse or breaker let go on: the branches the current took, how much there was of it, and how much sound loads drew, amps. */
 interface Blown {
   readonly path: readonly string[]
   readonly amps: number
+  readonly drawn: number
 }
 
 interface Actor {
@@ -487,7 +488,11 @@ export class Simulation {
     const blown = actor.part.kind.roles?.blown
     if (blown === undefined || change[blown] !== true) return
     const pole = [...actor.part.branches.values()][0]
-    if (pole) actor.blownBy = { path: heaviestPath(this.circuit, pole.id), amps: this.circuit.felt.amps(pole) }
+    if (!pole) return
+    const { circuit, netlist } = this
+    const sound = netlist.branches.filter((branch) => branch.form === 'load' && !circuit.forced(branch))
+    const drawn = sound.reduce((sum, branch) => sum + circuit.felt.amps(branch), 0)
+    actor.blownBy = { path: heaviestPath(circuit, pole.id), amps: circuit.felt.amps(pole), drawn }
   }
 
   /** Branch ids of the way the current took that opened a fuse or breaker. */
@@ -495,9 +500,10 @@ export class Simulation {
     return this.#byId.get(part)?.blownBy?.path
   }
 
-  /** Amps at which a fuse or breaker let go. */
-  blownAt(part: string): number | undefined {
-    return this.#byId.get(part)?.blownBy?.amps
+  /** Amps at which a fuse or breaker let go because sound loads drew them; none where something is shorted. */
+  overloadAt(part: string): number | undefined {
+    const blown = this.#byId.get(part)?.blownBy
+    return blown && blown.drawn >= blown.amps / 2 ? blown.amps : undefined
   }
 
   /** What gets too hot as things stand, and in how many seconds it lets go or burns. */

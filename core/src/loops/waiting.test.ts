@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest'
+import { findingsOf } from '../checks/index.ts'
+import type { Job } from '../job/schema.ts'
+import { everythingCalling } from '../load/budget.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { supposed, wired } from '../testing/benches.ts'
+import { sentenceText } from '../words/words.ts'
+import { loopsOf } from './loops.ts'
+import { verdictOf } from './verdict.ts'
+
+/** What waits, is satisfied or is held off on purpose is not a fault; and what is a fault says which. */
+
+const look = (bench: Simulation, job: Job) => {
+  const { tone, sentence, more, zones } = verdictOf(bench, job, loopsOf(bench, job))
+  return { tone, says: [sentence, ...more].map(sentenceText).join(' '), zones: zones.map(({ says }) => says) }
+}
+const called = (job: Job, wrong: readonly string[] = []) => {
+  const bench = benchWith(job, supposed(wrong))
+  bench.set('TS1', 'calling', true)
+  return bench
+}
+const gas = (boiler: string) => wired({ scheme: boiler === 'boiler/gas' ? 's2' : 's4', boiler })
+
+describe('normal running', () => {
+  it.each(['boiler/gas', 'boiler/valve-supply'])('%s: a vent damper in its time is waited for', (boiler) => {
+    const job = gas(boiler)
+    const bench = called(job)
+    bench.runTo(20)
+    const { tone, says } = look(bench, job)
+    expect(says).toMatch(/damper opening, \d+ s to go/)
+    expect(says).toContain('Normal, not faulty')
+    expect(tone).toBe('busy')
+    bench.settle()
+    expect(look(bench, job)).toMatchObject({ tone: 'well' })
+  })
+
+  it.each(['boiler/gas', 'boiler/valve-supply'])('%s: a damper that is stuck is not', (boiler) => {
+    const job = gas(boiler)
+    const damper = Object.keys(job.parts).find((id) => job.parts[id]!.kind === 'safety/damper')!
+    const bench = called(job, [`part:${damper}/stuckShut`])
+    bench.settle()
+    expect(look(bench, job).tone).toBe('wrong')
+  })
+
+  it.each(['boiler/dry-call', 'boiler/oil', 'boiler/gas', 'boiler/valve-supply'])(
+    '%s at its high limit: the burner waits, and nobody is told that something is dead',
+    (boiler) => {
+      const job = wired({ scheme: boiler === 'boiler/valve-supply' ? 's4' : 's2', boiler })
+      const bench = called(job)
+      bench.settle()
+      bench.set('B1', 'water', 83)
+      const { tone, says } = look(bench, job)
+      expect(says).toContain('at its high limit')
+      expect(says).toContain('Normal, not faulty')
+      expect(says).not.toMatch(/gets nothing|not told|dark/)
+      expect(tone).toBe('busy')
+    },
+  )
+
+  it('a limit that stays open whatever the water does is a fault', () => {
+    const job = wired({ scheme: 's2', boiler: 'boiler/gas' })
+    const bench = called(job, ['part:B1/limitTripped'])
+    bench.settle()
+    expect(look(bench, job).tone).toBe('wrong')
+  })
+
+  it('a pump that runs on is counted down, not called at rest', () => {
+    const job = wired({
+      scheme: 's12',
+      practice: '230',
+      boiler: 'boiler/switched-live',
+      thermostat: 'thermostat/receiver-230',
+      valve: 'valve/two-port-5',
+      postRun: 90,
+    })
+    const bench = called(job)
+    bench.settle()
+    bench.set('TS1', 'calling', false)
+    bench.runTo(bench.now + 20)
+    const { tone, says } = look(bench, job)
+    expect(says).toMatch(/runs its pump on for 7\d s/)
+    expect(says).not.toContain('pump at rest')
+    expect(tone).toBe('busy')
+    bench.settle()
+    expect(look(bench, job).says).toContain('boiler and pump at rest')
+  })
+
+  it('a low limit that fires without a call is said', () => {
+    const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply' })
+    job.parts.B1!.figures = { ...job.parts.B1!.figures, lowLimit: 60 }
+    const bench = new Simulation(job)
+    bench.settle()
+    const { says, tone } = look(bench, job)
+    expect(says).toContain('keeps its stored water warm')
+    expect(tone).toBe('busy')
+  })
+})
+
+describe('too much load is no short', () => {
+  const heavy = () => {
+    const job = wired({ zones: 5 })
+    for (const n of [1, 2, 3, 4, 5]) job.parts[`V${n}`]!.figures = { va: 40 }
+    return job
+  }
+
+  it('is found before it is run, with what it would draw', () => {
+    const job = heavy()
+    const says = findingsOf(job).map((finding) => finding.says)
+    expect(says.some((one) => /XF1|Transformer/.test(one) && /VA with everything calling/.test(one))).toBe(true)
+    expect(says.some((one) => /A flow with everything calling/.test(one))).toBe(true)
+    expect([...everythingCalling(job).values()][0]!.va).toBeGreaterThan(100)
+  })
+
+  it('when it blows the fuse nobody is sent to look for a short', () => {
+    const job = heavy()
+    const bench = new Simulation(job)
+    bench.setTogether(Object.fromEntries([1, 2, 3, 4, 5].map((n) => [`TS${n}`, { calling: true }])))
+    bench.runTo(7200)
+    const { says } = look(bench, job)
+    expect(says).toContain('Nothing is shorted')
+    expect(says).not.toContain('Find the short')
+  })
+
+  it('a shorted motor still sends to the short', () => {
+    const job = wired({})
+    const bench = called(job, ['part:V1/windingShorted'])
+    bench.settle()
+    expect(look(bench, job).says).toContain('Find the short')
+  })
+
+  it('what will let go in some minutes is said before it does', () => {
+    const job = wired({ zones: 2 })
+    for (const n of [1, 2]) job.parts[`V${n}`]!.figures = { va: 38 }
+    const bench = new Simulation(job)
+    bench.setTogether({ TS1: { calling: true }, TS2: { calling: true } })
+    bench.settle()
+    expect(look(bench, job).says).toMatch(/(lets go|burns out) in some \d+ (min|h|s)/)
+  })
+})
+
+describe('many switches side by side', () => {
+  it('twelve zones that share the call current are all proven', () => {
+    const job = wired({ zones: 12 })
+    const bench = new Simulation(job)
+    bench.setTogether(Object.fromEntries(Array.from({ length: 12 }, (_, i) => [`TS${i + 1}`, { calling: true }])))
+    bench.runTo(60)
+    const { zones, says } = look(bench, job)
+    expect(zones.every((one) => one.endsWith('proven'))).toBe(true)
+    expect(says).not.toContain('not told')
+  })
+
+  it('a switch that does not make is still found among them', () => {
+    const job = wired({ zones: 12 })
+    const bench = benchWith(job, supposed(['part:V7/switchNeverMakes']))
+    bench.setTogether(Object.fromEntries(Array.from({ length: 12 }, (_, i) => [`TS${i + 1}`, { calling: true }])))
+    bench.runTo(60)
+    expect(look(bench, job).zones[6]).toBe('open, not proven')
+    expect(look(bench, job).says).toContain('Valve 7')
+  })
+})
+
+it('a board burnt by foreign voltage is said, and what it takes', () => {
+  const job = wired({})
+  const bench = benchWith(job, supposed(['part:B1/boardBurnt']))
+  bench.settle()
+  const { tone, says } = look(bench, job)
+  expect(tone).toBe('wrong')
+  expect(says).toContain('its board is burnt')
+})
+
+describe('proven is said only where something proves', () => {
+  it.each([
+    ['s2', {}, 'open and proven, boiler called'],
+    ['s6', { twoLead: true }, 'open, assumed, boiler called'],
+  ] as const)('%s', (scheme, ask, says) => {
+    const job = wired({ scheme, ...ask })
+    const bench = called(job)
+    bench.settle()
+    expect(look(bench, job).says).toContain(says)
+  })
+})

@@ -136,8 +136,20 @@ describe('the clamp', () => {
     if (!once.ok || !tenfold.ok) throw new Error('no wire')
     expect(once.value.value).toBeGreaterThan(0.28)
     expect(once.value.value).toBeLessThan(0.34)
-    expect(tenfold.value.value).toBe(once.value.value)
-    expect(Number(tenfold.value.shows)).toBeCloseTo(10 * once.value.value!, 1)
+    expect(Math.abs(tenfold.value.value! - once.value.value!)).toBeLessThan(0.0051)
+    expect(Number(tenfold.value.shows)).toBeCloseTo(10 * tenfold.value.value!, 6)
+  })
+
+  it('resolves ten milliamps and no less; turns are what small currents need', () => {
+    const exact = bench.simulation.circuit.amps(bench.simulation.netlist.branchOf.get(`wire:${id}`)!)
+    const seen = (turns: number) => {
+      const found = clamp(bench.simulation, id, turns)
+      return found.ok ? found.value.value! : Number.NaN
+    }
+    expect(Math.round(seen(1) * 1e9) % 1e7).toBe(0)
+    expect(Math.abs(seen(20) - exact)).toBeLessThan(0.0003)
+    const idle = wireAt(bench.job, 'V3.m1').id
+    expect(clamp(bench.simulation, idle)).toMatchObject({ ok: true, value: { value: 0, shows: '0' } })
   })
 
   it('says so where there is no such wire', () => {

@@ -22,6 +22,9 @@ const LOW_OHMS = 3e3
 const TEST_AMPS = 0.5e-3
 const OVER_LIMIT = 40e6
 const BEEP_BELOW = 30
+/** A clamp shows steps of so many amps round its jaws, and nothing below a floor: turns are for small currents. */
+const CLAMP_STEP = 0.01
+const CLAMP_FLOOR = 0.015
 /** Volts across the leads from which an ohm reading means nothing. */
 const FOREIGN_VOLTS = 0.3
 
@@ -98,6 +101,7 @@ export function clamp(simulation: Simulation, wire: string, turns = 1): Result<M
       remedy: 'Name a wire of the job, such as w7.',
     })
   simulation.circuit.solve()
-  const amps = simulation.circuit.amps(branch)
-  return succeed({ mode: 'amps', value: amps, ...ampsShown(amps * turns), beeps: false })
+  const around = simulation.circuit.amps(branch) * turns
+  const seen = around < CLAMP_FLOOR ? 0 : Math.round(around / CLAMP_STEP) * CLAMP_STEP
+  return succeed({ mode: 'amps', value: seen / turns, ...ampsShown(seen), beeps: false })
 }

@@ -125,6 +125,7 @@ export const voltFreeBoiler = part({
     feeds: ['v1', 'v2'],
     feedVolts: 'callVolts',
     callPair: ['v1', 'v2'],
+    directCall: true,
   },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),

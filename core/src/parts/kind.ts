@@ -182,6 +182,10 @@ export interface Roles extends StateRoles {
   /** The load by which a boiler notices the call, and the pair of terminals at which it is called. */
   readonly callSense?: string
   readonly callPair?: readonly [fed: string, back: string]
+  /** Its call pair is fed with direct volts. */
+  readonly directCall?: true
+  /** It lives on what it leaks through its load: a low-impedance meter would starve or feed it. */
+  readonly stealsPower?: true
   /** A load that is switched for the sake of a zone or all of them. */
   readonly work?: string
   /** The two terminals between which a part feeds a loop, the hot or live one first. */

@@ -111,7 +111,7 @@ export const powerStealing = part({
   figures: { ...figures, leakOhms: { name: 'Leak while idle', unit: 'ohm', value: 5600 } },
   state: { ...atRest },
   controls: asks,
-  roles: callRoles,
+  roles: { ...callRoles, stealsPower: true },
   ratings,
   hookup: { feed: 'r', call: 'w' },
   inside: (f) => [

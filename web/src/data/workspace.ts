@@ -14,7 +14,8 @@ interface Workspace {
   readonly pulling: string | undefined
   /** Is the stage as wide as the window, with the panels beside it put away? */
   readonly wide: boolean
-  readonly mode: MeterMode
+  /** The mode a hand has chosen; until then the meter is set by what its leads touch. */
+  readonly mode: MeterMode | undefined
   readonly turns: number
   /** The wire the clamp is on. */
   readonly clamped: string | undefined
@@ -43,7 +44,7 @@ const start = {
   inHand: undefined,
   pulling: undefined,
   wide: false,
-  mode: 'volts',
+  mode: undefined,
   turns: 1,
   clamped: undefined,
   panel: 'meter',

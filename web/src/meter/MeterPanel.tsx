@@ -2,6 +2,7 @@ import { type Job, kindOf, type MeterMode, type PanelReading, placeOf, pointInWo
 import { useEffect } from 'react'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { type LeadName, useWorkspace } from '../data/workspace.ts'
+import { useMode } from './mode.ts'
 import { PointPicker, WirePicker } from './PointPicker.tsx'
 import { ReadingEntry } from './ReadingEntry.tsx'
 
@@ -17,7 +18,8 @@ const modes: readonly { mode: MeterMode; says: string; name: string }[] = [
 /** The meter in the user's hand: two leads or a clamp, what the display shows, and what that proves. */
 export function MeterPanel() {
   const { job } = useSession()
-  const { leads, mode, turns, setMode, setTurns } = useWorkspace()
+  const { leads, turns, setMode, setTurns } = useWorkspace()
+  const mode = useMode()
   const reading = useReading()
   const shown = typeof reading === 'object' ? reading : undefined
   const name = modes.find((m) => m.mode === mode)!.name
@@ -140,7 +142,8 @@ function Lead({ name }: { name: LeadName }) {
 /** The display for the leads as they are: it comes with every look at the circuit. */
 function useReading(): PanelReading | string | undefined {
   const { bench, snapshot } = useBench()
-  const { leads, mode, turns, clamped } = useWorkspace()
+  const { leads, turns, clamped } = useWorkspace()
+  const mode = useMode()
   const { a, b } = leads
   useEffect(() => {
     if (mode === 'amps') return clamped ? bench.watch({ meter: { mode, wire: clamped, turns } }) : undefined

@@ -4,6 +4,7 @@ import { toast } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { Button } from '../ui/controls.tsx'
+import { useMode } from './mode.ts'
 import { typedReading, unitOf } from './typed-reading.ts'
 
 /**
@@ -12,7 +13,8 @@ import { typedReading, unitOf } from './typed-reading.ts'
  */
 export function ReadingEntry({ expected }: { expected: PanelReading | undefined }) {
   const { session, job } = useSession()
-  const { leads, mode, turns, clamped } = useWorkspace()
+  const { leads, turns, clamped } = useWorkspace()
+  const mode = useMode()
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState('')
   const hint = useId()

@@ -137,7 +137,7 @@ describe('on the demo job', () => {
     await window.clickBeginning('Lead A on Thermostat 2 R')
     await window.clickBeginning('Lead B on Thermostat 2 W')
     await window.page.waitForFunction(() =>
-      document.querySelector('[aria-label="Meter display"]')?.textContent?.includes('27.0'),
+      /26\.\d/.test(document.querySelector('[aria-label="Meter display"]')?.textContent ?? ''),
     )
     await window.click('button', 'Ω ohms')
     await window.sees('this ohm reading means nothing')

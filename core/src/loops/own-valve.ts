@@ -49,7 +49,8 @@ export function ownValve(
   const opening = openingOf(valve, state)
   const says = valve.kind.says(valve.figures, state)
   const driven = valve.kind.urged?.(valve.figures, state) === true
-  const moving = !held && (driven ? travel < 1 : travel > 0)
+  const resting = valve.kind.staysOpen?.(valve.figures, state) === true
+  const moving = !held && !resting && (driven ? travel < 1 : travel > 0)
   const proven = loops.call?.complete === true
   const stands = (says: string, more: Partial<ZoneStanding> = {}): ZoneStanding => ({
     zone: loops.zone,
@@ -68,6 +69,7 @@ export function ownValve(
     stands,
     trouble,
   }
+  if (!calling && resting) return stands(`${says}, stays until something else calls`)
   if (!calling) return uncalled(look)
   if (!made && count(simulation, thermostat, 'waited') > 0) return stands('start delay running')
   return driven ? fed(look) : unfed(look)
@@ -179,6 +181,9 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
   if (!hasBoiler(simulation)) return stands(`${says}, assumed`, { proven: true, assumed: true })
   if (!loops.call)
     return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler.' })
+  // Where its switch is not to be made yet, another call may already have told the boiler.
+  if (!proven && valve.kind.provesHere?.(valve.figures, simulation.stateOf(valve.id)) === false)
+    return stands(says, boilersTold(simulation).length > 0 ? { proven: true, assumed: true } : { moving: true })
   if (!proven) {
     const zone = job.zones[loops.zone]!
     const waiting = loops.standIn?.complete && loops.call.dark?.at === 'contact' && zone.relay === loops.call.dark.part

@@ -7,8 +7,8 @@ import type { Fault } from './kind.ts'
 export const bodyFigures = {
   stiffness: { name: 'Stem stiffness (0 free, 1 holds the head)', unit: '', value: 0 },
 }
-export const bodyAtRest = { passes: false }
-export type Body = { passes: boolean }
+export const bodyAtRest = { passes: false, seated: true }
+export type Body = { passes: boolean; seated: boolean }
 
 /** Share of its usual speed at which the head moves a stiff stem; none from 1 on. */
 export const freely = (f: { stiffness: number }) => Math.max(0, 1 - f.stiffness)
@@ -17,6 +17,32 @@ export const freely = (f: { stiffness: number }) => Math.max(0, 1 - f.stiffness)
 const PASSES = 0.1
 export const passing = (s: Body) => (s.passes ? PASSES : 0)
 
+/** How far the body stands open where its head stands so far: nothing, with a head that does not sit on its stem. */
+export const throughHead = (s: Body, head: number) => Math.max(s.seated ? head : 0, passing(s))
+
+export const headMisseated: Fault = {
+  name: 'headMisseated',
+  says: 'Head not seated: it travels, the body does not',
+  repair: 'Refit the head',
+  unit: 'head seat',
+  pin: { seated: false },
+}
+
+/** Only the eye finds it; water follows when the head is lifted. */
+export const bodyLeaks: Fault = {
+  name: 'bodyLeaks',
+  says: 'Body leaks at its stem',
+  repair: 'Isolate, drain; packing or body',
+  unit: 'body',
+}
+
+export const stopsPartWay: Fault = {
+  name: 'stopsPartWay',
+  says: 'Stops half-way',
+  repair: 'Stem free: head. Stem stiff: body',
+  pin: { travel: 0.5 },
+}
+
 export const bodyPasses: Fault = {
   name: 'bodyPasses',
   says: 'Body lets water by: dirt on its seat',
@@ -24,6 +50,9 @@ export const bodyPasses: Fault = {
   unit: 'body',
   pin: { passes: true },
 }
+
+/** What any body can have. */
+export const bodyFaults = () => [bodySeizedShut, bodySeizedOpen, stopsPartWay, bodyPasses, bodyLeaks, headMisseated]
 
 export const bodySeizedShut: Fault = {
   name: 'bodySeizedShut',

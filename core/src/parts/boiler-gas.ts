@@ -38,7 +38,7 @@ import {
   shortedTurns,
   soundCore,
 } from './core-heat.ts'
-import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
+import { chainFigures, chainInside, chainTerminals, pumpRelayOpen, pumpRelayWelded } from './damper-chain.ts'
 import { contact, load, windings } from './element.ts'
 import { part } from './kind.ts'
 
@@ -101,6 +101,7 @@ export const gasBoiler = part({
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Control', open: ['sense'] },
     pumpRelayOpen,
+    pumpRelayWelded,
     boardFault,
     limitFault,
     ...coreFaultsInside('Control'),

@@ -72,6 +72,7 @@ export const switchedLiveBoiler = part({
   faults: [
     { name: 'callInputDead', says: 'Call input dead', repair: 'Boiler board', open: ['call'] },
     { name: 'pumpRelayOpen', says: 'Pump output dead', repair: 'Boiler board', open: ['pumpRelay'] },
+    { name: 'pumpRelayWelded', says: 'Pump output welded', repair: 'Boiler board', short: ['pumpRelay'] },
     limitFault,
   ],
   says: (_f, s) =>

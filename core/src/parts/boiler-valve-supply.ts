@@ -27,7 +27,7 @@ import {
   shortedTurns,
   soundCore,
 } from './core-heat.ts'
-import { chainFigures, chainInside, chainTerminals, pumpRelayOpen } from './damper-chain.ts'
+import { chainFigures, chainInside, chainTerminals, pumpRelayOpen, pumpRelayWelded } from './damper-chain.ts'
 import { contact, load, windings } from './element.ts'
 import { part } from './kind.ts'
 
@@ -105,6 +105,7 @@ export const valveSupplyBoiler = part({
   faults: [
     { name: 'coilOpen', says: 'Relay coil open', repair: 'Control', open: ['coil'] },
     pumpRelayOpen,
+    pumpRelayWelded,
     limitFault,
     ...coreFaultsInside('Control'),
   ],

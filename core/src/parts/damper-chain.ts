@@ -40,6 +40,13 @@ export const chainInside = <S>(
   strap('chainReturn', common, 'b2'),
 ]
 
+export const pumpRelayWelded = {
+  name: 'pumpRelayWelded',
+  says: 'Pump contact welded',
+  repair: 'Control',
+  short: ['pumpRelay'],
+}
+
 export const pumpRelayOpen = {
   name: 'pumpRelayOpen',
   says: 'Pump contact does not make',

@@ -63,7 +63,32 @@ export const diverter = part({
     { is: (_f, s) => s.travel >= 1, starts: 'open to hot water' },
     { is: (_f, s) => s.travel <= 0, starts: 'open to heating' },
   ],
-  faults: [{ name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } }],
+  faults: [
+    { name: 'motorOpen', says: 'Motor open', repair: 'Head', unit: 'head', open: ['motor'], pin: { direction: 0 } },
+    {
+      name: 'deaf',
+      says: 'Does not hear its switched feed',
+      repair: 'Head',
+      unit: 'head',
+      open: ['switched'],
+      pin: { direction: 0 },
+    },
+    {
+      name: 'dialLeftOut',
+      says: 'Dial left in manual',
+      repair: 'Push the dial back to automatic',
+      unit: 'dial',
+      pin: { dial: 'manual' },
+    },
+    {
+      name: 'turnsWrong',
+      says: 'Its links turn it the wrong way for this body',
+      repair: 'Change its links, isolated: they carry line voltage',
+      unit: 'links',
+      sets: { mirrored: 1 },
+    },
+    { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } },
+  ],
   stays: true,
   urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
   // Mirror-wise bodies need the jumpers moved: with one and not the other it opens the wrong outlet.

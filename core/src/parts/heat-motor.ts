@@ -1,13 +1,4 @@
-import {
-  type Body,
-  bodyAtRest,
-  bodyFigures,
-  bodyPasses,
-  bodySeizedOpen,
-  bodySeizedShut,
-  freely,
-  stemByHand,
-} from './body.ts'
+import { type Body, bodyAtRest, bodyFaults, bodyFigures, freely, stemByHand } from './body.ts'
 import { contact, type Element, load } from './element.ts'
 import { type Motion, part } from './kind.ts'
 import {
@@ -17,6 +8,7 @@ import {
   springFigures,
   springHazards,
   springRoles,
+  switchFaults,
   switchFigures,
   switchMade,
   switchRatings,
@@ -96,10 +88,15 @@ const tells = [
 
 const faults = [
   { name: 'heaterOpen', says: 'Heater open', repair: 'Head', unit: 'head', open: ['motor', 'surge'] },
+  {
+    name: 'heaterWeak',
+    says: 'Heater weak: warms half as fast',
+    repair: 'Head',
+    unit: 'head',
+    times: { va: 0.5, melts: 2, opensIn: 2 },
+  },
   { name: 'heaterShorted', says: 'Heater shorted', repair: 'Head', unit: 'head', short: ['motor'] },
-  bodySeizedShut,
-  bodySeizedOpen,
-  bodyPasses,
+  ...bodyFaults(),
 ]
 
 const heater = (f: HeatFigures, a: string, b: string, hertz: number): Element<Wax>[] => [
@@ -157,11 +154,7 @@ export const heatMotor3 = part({
   ],
   motion: heatMotion((f: HeatFigures & { switchAt: number }) => [f.switchAt]),
   tells: [...tells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],
-  faults: [
-    ...faults,
-    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
-    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
-  ],
+  faults: [...faults, ...switchFaults],
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
   stemByHand,

@@ -19,6 +19,7 @@ import { heatMotor2, heatMotor3 } from './heat-motor.ts'
 import type { PartKind } from './kind.ts'
 import { emergencySwitch, fireCutOut, serviceSwitch } from './line-switches.ts'
 import { loadResistor } from './load-resistor.ts'
+import { midPosition } from './mid-position.ts'
 import { modulating } from './modulating.ts'
 import { motorValve2 } from './motor-valve-2.ts'
 import { motorValve4 } from './motor-valve-4.ts'
@@ -39,6 +40,7 @@ import {
   tankThermostat,
   twoWireThermostat,
 } from './thermostats.ts'
+import { twoFeedThermostat } from './two-feeds.ts'
 import { twoPort5, twoPort6 } from './two-port-230.ts'
 import { unknownEnd } from './unknown-end.ts'
 import { wiringCentre6, wiringCentre12 } from './wiring-centre.ts'
@@ -59,6 +61,7 @@ export const kinds: readonly PartKind[] = [
   receiver,
   mechanicalThermostat,
   tankThermostat,
+  twoFeedThermostat,
   programmer,
   motorValve4,
   motorValve2,
@@ -70,6 +73,7 @@ export const kinds: readonly PartKind[] = [
   twoPort5,
   twoPort6,
   diverter,
+  midPosition,
   relay,
   relay230,
   zonePanel3,

@@ -106,7 +106,7 @@ export interface Tell<F, S> {
   readonly sign?: string
 }
 
-/** A way in which the part can be broken: elements forced, or a state pinned. */
+/** A way in which the part can be broken: elements forced, a state pinned, figures off. One that only hand and eye find has none of these. */
 export interface Fault {
   readonly name: string
   readonly says: string
@@ -117,6 +117,10 @@ export interface Fault {
   readonly open?: readonly string[]
   readonly short?: readonly string[]
   readonly pin?: Readonly<Record<string, StateValue>>
+  /** Figures that are so many times what they should be: slow, weak, hungry. */
+  readonly times?: Readonly<Record<string, number>>
+  /** Figures that are set wrong. */
+  readonly sets?: Readonly<Record<string, number>>
 }
 
 /** A switch that a valve's travel moves, and what it says when it is made. More than one of them may hang on one valve. */
@@ -235,6 +239,10 @@ export interface Hookup {
   /** The common, or neutral, of a thermostat's own supply, and its live. */
   readonly common?: string
   readonly live?: string
+  /** A thermostat's side that is live while it is satisfied. */
+  readonly satisfied?: string
+  /** Where a mid-position valve hears that hot water is off. */
+  readonly waterOff?: string
   /** A feed that is live all the time. */
   readonly permanent?: string
   /** The pair by which a valve proves that it is open. */
@@ -290,6 +298,10 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   withholds?(f: F, s: S, element: string): string | undefined
   /** Does a valve stay where it is without power? */
   readonly stays?: true
+  /** Does a valve stand where its switch should be made? Fully open, where nothing is said. */
+  provesHere?(f: F, s: S): boolean
+  /** Does a valve stand open on purpose though nobody calls, and will it stay so until something else does? */
+  staysOpen?(f: F, s: S): boolean
   /** Is a valve told to open, by whatever moves it? */
   urged?(f: F, s: S): boolean
   /** How far a valve is asked to stand open, 0 to 1, where it can stand anywhere between. */

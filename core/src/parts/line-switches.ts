@@ -26,7 +26,16 @@ const lineSwitch = (kind: string, name: string, about: string, closedSays: strin
     roles: { closed: 'closed' },
     inside: (_f) => [contact('pole', 'in', 'out', (s) => s.closed)],
     tells: [{ is: (_f, s) => s.closed, starts: closedSays, ends: openSays }],
-    faults: [{ name: 'open', says: 'Contact does not make', repair: 'Replace the switch', open: ['pole'] }],
+    faults: [
+      {
+        name: 'leftOff',
+        says: 'Switched off',
+        repair: 'Ask why, then switch it on',
+        unit: 'switch',
+        pin: { closed: false },
+      },
+      { name: 'open', says: 'Contact does not make', repair: 'Replace the switch', open: ['pole'] },
+    ],
     says: (_f, s) => (s.closed ? closedSays : openSays),
     hazards: ['Opening it must kill everything in the system: prove that, do not assume it.'],
   })

@@ -1,13 +1,4 @@
-import {
-  bodyAtRest,
-  bodyFigures,
-  bodyPasses,
-  bodySeizedOpen,
-  bodySeizedShut,
-  freely,
-  passing,
-  stemByHand,
-} from './body.ts'
+import { bodyAtRest, bodyFaults, bodyFigures, freely, stemByHand, throughHead } from './body.ts'
 import { direct, load, rectified, resistor } from './element.ts'
 import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
@@ -84,15 +75,13 @@ export const modulating = part({
   ],
   faults: [
     { name: 'driveOpen', says: 'Drive dead', repair: 'Actuator', open: ['drive'] },
-    bodySeizedShut,
-    bodySeizedOpen,
-    bodyPasses,
+    ...bodyFaults(),
     { name: 'positionDead', says: 'Position output dead', repair: 'Actuator', open: ['position'] },
   ],
   stays: true,
   urged: (_f, s) => s.powered && s.target > 0.01,
   asked: (_f, s) => s.target,
-  opening: (_f, s) => Math.max(s.travel, passing(s)),
+  opening: (_f, s) => throughHead(s, s.travel),
   stemByHand,
   says: (_f, s) =>
     `${Math.round(s.travel * 100)} %${Math.abs(s.target - s.travel) > DEAD_BAND ? ` to ${Math.round(s.target * 100)} %` : ''}${s.powered ? '' : ', no power'}`,

@@ -170,6 +170,8 @@ const zoneValvePanel = (zones: number) => {
       { name: 'pumpContactDead', says: 'Pump contact does not make', repair: 'Panel', open: ['pumpContact'] },
       { name: 'boilerContactWelded', says: 'Boiler contact welded', repair: 'Panel', short: ['boilerContact'] },
       { name: 'pumpContactWelded', says: 'Pump contact welded', repair: 'Panel', short: ['pumpContact'] },
+      { name: 'lampDead', says: 'A lamp is dead; the panel works', repair: 'Lamp or panel', unit: 'lamp' },
+      { name: 'lastRelayWelded', says: 'Last zone’s relay welded', repair: 'Panel', short: ['lastMade'] },
       ...coreFaultsInside('Panel'),
       ...numbers.flatMap((n) => [
         { name: `channelDead${n}`, says: `Zone ${n} channel dead`, repair: 'Panel', open: [`power${n}`] },

@@ -1,4 +1,13 @@
-import { bodyAtRest, bodyFigures, bodyPasses, freely, passing, stemByHand } from './body.ts'
+import {
+  bodyAtRest,
+  bodyFigures,
+  bodyLeaks,
+  bodyPasses,
+  freely,
+  headMisseated,
+  stemByHand,
+  throughHead,
+} from './body.ts'
 import { load, rectified } from './element.ts'
 import { part } from './kind.ts'
 
@@ -54,10 +63,12 @@ export const powerBothWays = part({
     { name: 'motorOpen', says: 'Motor open', repair: 'Head', open: ['motor'], pin: { direction: 0 } },
     { name: 'bodySeized', says: 'Body seized where it stands', repair: 'Body', pin: { direction: 0 } },
     bodyPasses,
+    headMisseated,
+    bodyLeaks,
   ],
   stays: true,
   urged: (_f, s) => s.direction > 0 || (s.direction === 0 && s.travel >= 1),
-  opening: (_f, s) => Math.max(s.travel, passing(s)),
+  opening: (_f, s) => throughHead(s, s.travel),
   stemByHand,
   says(_f, s) {
     if (s.direction !== 0) return `${s.direction > 0 ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`

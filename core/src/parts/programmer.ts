@@ -32,6 +32,7 @@ export const programmer = part({
     n: { role: 'neutral', marking: 'N', circuit: 'line voltage', takes: 1 },
     htg: { role: 'heating on', marking: '4', circuit: 'line voltage', takes: 1 },
     hw: { role: 'hot water on', marking: '3', circuit: 'line voltage', takes: 1 },
+    hwoff: { role: 'hot water off', marking: '1', circuit: 'line voltage', takes: 1 },
   },
   figures: {
     heatingOn: hour('Heating from', 6),
@@ -49,6 +50,7 @@ export const programmer = part({
     rectified(load('electronics', 'l', 'n', { volts: 230, va: 2, powerFactor: 0.6, hertz: site.hertz })),
     contact('heating', 'l', 'htg', (s) => s.power && heats(f, s), 0.02),
     contact('hotWater', 'l', 'hw', (s) => s.power && warmsWater(f, s), 0.02),
+    contact('waterOff', 'l', 'hwoff', (s) => s.power && !warmsWater(f, s), 0.02),
   ],
   motion: {
     rates: () => ({ clock: 1 }),
@@ -66,10 +68,20 @@ export const programmer = part({
     { is: (f, s) => warmsWater(f, s), starts: 'hot water: it is time', ends: 'hot water: time is over' },
   ],
   faults: [
+    { name: 'heatingNeverOpens', says: 'Heating output welded', repair: 'Replace the programmer', short: ['heating'] },
+    {
+      name: 'heatingOff',
+      says: 'Heating channel switched off',
+      repair: 'Show how it is set; it is sound',
+      unit: 'setting',
+      pin: { heating: 'off' },
+    },
     { name: 'heatingNeverMakes', says: 'Heating output dead', repair: 'Replace the programmer', open: ['heating'] },
     { name: 'waterNeverMakes', says: 'Hot-water output dead', repair: 'Replace the programmer', open: ['hotWater'] },
   ],
   withholds: (f, s, element) =>
-    s.power && !(element === 'heating' ? heats(f, s) : warmsWater(f, s)) ? 'outside its hours' : undefined,
+    element !== 'waterOff' && s.power && !(element === 'heating' ? heats(f, s) : warmsWater(f, s))
+      ? 'outside its hours'
+      : undefined,
   says: (f, s) => `heating ${heats(f, s) ? 'on' : 'off'}, hot water ${warmsWater(f, s) ? 'on' : 'off'}`,
 })

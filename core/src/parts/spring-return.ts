@@ -1,14 +1,4 @@
-import {
-  type Body,
-  bodyAtRest,
-  bodyFigures,
-  bodyPasses,
-  bodySeizedOpen,
-  bodySeizedShut,
-  freely,
-  isSeized,
-  passing,
-} from './body.ts'
+import { type Body, bodyAtRest, bodyFaults, bodyFigures, freely, isSeized, throughHead } from './body.ts'
 import type { Fault, Motion, Tell } from './kind.ts'
 
 /**
@@ -58,7 +48,7 @@ export const switchMade = (f: SwitchFigures, s: { travel: number; lever: string 
 export const LEVER_OPENS = 0.85
 
 export const opening = (s: Body & { travel: number; lever: string }) =>
-  Math.max(s.travel, passing(s), s.lever === 'parked' ? LEVER_OPENS : 0)
+  throughHead(s, Math.max(s.travel, s.lever === 'parked' ? LEVER_OPENS : 0))
 
 /** @param points further levels of the travel at which something is made or opened */
 export const springMotion = <F extends SpringFigures>(
@@ -132,9 +122,42 @@ export const springFaults: Fault[] = [
   },
   { name: 'windingShorted', says: 'Motor winding shorted', repair: 'Motor or head', unit: 'head', short: ['motor'] },
   gearStripped,
-  bodySeizedShut,
-  bodySeizedOpen,
-  bodyPasses,
+  {
+    name: 'slow',
+    says: 'Motor slow: takes four times as long',
+    repair: 'Head; stem stiff: body too',
+    unit: 'head',
+    times: { opensIn: 4 },
+  },
+  {
+    name: 'hot',
+    says: 'Motor hot: draws twice its kind',
+    repair: 'Head, before it fails',
+    unit: 'head',
+    times: { va: 2 },
+  },
+  ...bodyFaults(),
+]
+
+/** What can be wrong with the switch of a head. */
+export const switchFaults: Fault[] = [
+  { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
+  { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
+  {
+    name: 'switchNotReached',
+    says: 'The travel does not reach its switch',
+    repair: 'Head',
+    unit: 'head',
+    sets: { switchAt: 1.05 },
+  },
+  {
+    name: 'strippedOpen',
+    says: 'Gear stripped while open: stands open, switch not made',
+    repair: 'Head',
+    unit: 'head',
+    open: ['endSwitch'],
+    pin: { travel: 1 },
+  },
 ]
 
 export const springHazards = [

@@ -1,4 +1,4 @@
-import { bodyAtRest, bodyFigures, bodyPasses, bodySeizedOpen, bodySeizedShut, freely, stemByHand } from './body.ts'
+import { bodyAtRest, bodyFaults, bodyFigures, freely, stemByHand } from './body.ts'
 import { contact, load, rectified } from './element.ts'
 import { ELECTRONICS } from './hold-up.ts'
 import { part } from './kind.ts'
@@ -7,6 +7,7 @@ import {
   leverControl,
   opening,
   springRoles,
+  switchFaults,
   switchFigures,
   switchMade,
   switchRatings,
@@ -89,13 +90,19 @@ export const storedCharge = part({
     { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' },
   ],
   faults: [
+    {
+      name: 'dead',
+      says: 'Electronics dead',
+      repair: 'Head',
+      unit: 'head',
+      open: ['charging', 'moving', 'motor'],
+      pin: { powered: false },
+    },
+    { name: 'shorted', says: 'Electronics shorted', repair: 'Head', unit: 'head', short: ['motor'] },
     { name: 'neverCharges', says: 'Never charges', repair: 'Head', unit: 'head', pin: { store: 0 } },
     { name: 'willNotShut', says: 'Will not shut when power goes', repair: 'Head', unit: 'head', pin: { travel: 1 } },
-    bodySeizedShut,
-    bodySeizedOpen,
-    bodyPasses,
-    { name: 'switchNeverMakes', says: 'End switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
-    { name: 'switchNeverOpens', says: 'End switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
+    ...bodyFaults(),
+    ...switchFaults,
   ],
   urged: (_f, s) => s.powered,
   opening: (_f, s) => opening(s),

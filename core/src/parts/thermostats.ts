@@ -59,6 +59,32 @@ export const callFaults = [
     open: ['contact'],
   },
   { name: 'neverOpens', says: 'Contact does not open', repair: 'Replace the thermostat', short: ['contact'] },
+  {
+    name: 'setTooLow',
+    says: 'Set below the room',
+    repair: 'Show how it is set; it is sound',
+    unit: 'setting',
+    sets: { setpoint: 12 },
+  },
+]
+
+/** Of a receiver that a hand unit in the room calls by radio. */
+const radioFaults = [
+  { name: 'linkLost', says: 'No link to its hand unit', repair: 'Pair them again', unit: 'link', pin: { made: false } },
+  {
+    name: 'handBattery',
+    says: 'Battery of the hand unit dead',
+    repair: 'New battery in the hand unit',
+    unit: 'battery',
+    pin: { made: false },
+  },
+  {
+    name: 'overrideOn',
+    says: 'Override left on: it calls for good',
+    repair: 'Press the override off',
+    unit: 'override',
+    pin: { made: true },
+  },
 ]
 export const callRoles = {
   callContact: 'contact',
@@ -69,12 +95,14 @@ export const callRoles = {
   setpoint: 'setpoint',
 }
 const hazards = ['An old tilt-switch thermostat holds mercury: take it down whole, dispose of it as hazardous waste.']
-const figures = {
+export const thermostatAtRest = atRest
+export const callMotion = follows(() => true)
+export const thermostatFigures = {
   startDelay: { name: 'Start delay', unit: 's', value: 0, spread: 0.1 },
   contactAmps: { name: 'Contact carries', unit: 'A', value: 1 },
   ...roomFigures,
 }
-const lineFigures = { ...figures, contactAmps: { ...figures.contactAmps, value: 3 } }
+const lineFigures = { ...thermostatFigures, contactAmps: { ...thermostatFigures.contactAmps, value: 3 } }
 const ratings = { contact: 'contactAmps' } as const
 const pair = {
   r: { role: 'feed', marking: 'R', circuit: 'low voltage', takes: 1 },
@@ -87,7 +115,7 @@ export const twoWireThermostat = part({
   class: 'thermostat',
   about: 'A dry contact between R and W that closes when the room calls. Runs on its own battery.',
   terminals: pair,
-  figures,
+  figures: thermostatFigures,
   state: { ...atRest },
   controls: asks,
   roles: callRoles,
@@ -108,7 +136,7 @@ export const powerStealing = part({
   class: 'thermostat',
   about: 'Lives on a few milliamps that it leaks through the W load while idle. Can hold a light load half on.',
   terminals: pair,
-  figures: { ...figures, leakOhms: { name: 'Leak while idle', unit: 'ohm', value: 5600 } },
+  figures: { ...thermostatFigures, leakOhms: { name: 'Leak while idle', unit: 'ohm', value: 5600 } },
   state: { ...atRest },
   controls: asks,
   roles: { ...callRoles, stealsPower: true },
@@ -133,7 +161,7 @@ export const poweredThermostat = part({
   about: 'Lives on 24 V between R and C; its relay closes R to W on a call.',
   terminals: { ...pair, c: { role: 'common', marking: 'C', circuit: 'low voltage', takes: 1 } },
   figures: {
-    ...figures,
+    ...thermostatFigures,
     va: { name: 'Own load', unit: 'VA', value: 2 },
     minimumVolts: { name: 'Works from', unit: 'V', value: 18 },
   },
@@ -187,7 +215,11 @@ export const receiver = part({
   ],
   motion: follows((_f: RoomFigures & { startDelay: number }, feel) => feel.over('electronics') >= LINE_WORKS),
   tells: callTells,
-  faults: [...callFaults, { name: 'noPower', says: 'Electronics dead', repair: 'Replace it', pin: { made: false } }],
+  faults: [
+    ...callFaults,
+    ...radioFaults,
+    { name: 'noPower', says: 'Electronics dead', repair: 'Replace it', pin: { made: false } },
+  ],
   withholds,
   says,
   hazards: ['Line voltage: isolate, lock off, prove dead before the cover comes off.'],
@@ -242,7 +274,7 @@ export const tankThermostat = part({
   controls: asks,
   roles: callRoles,
   ratings,
-  hookup: { feed: 'com', call: 'no' },
+  hookup: { feed: 'com', call: 'no', satisfied: 'nc' },
   inside: (_f) => [
     contact('contact', 'com', 'no', (s) => s.made, 0.03),
     contact('rest', 'com', 'nc', (s) => !s.made, 0.03),

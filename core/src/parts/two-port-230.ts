@@ -14,6 +14,7 @@ import {
   springRoles,
   springSays,
   springTells,
+  switchFaults,
   switchFigures,
   switchMade,
   switchRatings,
@@ -58,11 +59,7 @@ const tells = [
     sign: 'a small click in the head',
   },
 ]
-const faults = [
-  ...springFaults,
-  { name: 'switchNeverMakes', says: 'Switch does not make', repair: 'Head', unit: 'head', open: ['endSwitch'] },
-  { name: 'switchNeverOpens', says: 'Switch does not open', repair: 'Head', unit: 'head', short: ['endSwitch'] },
-]
+const faults = [...springFaults, ...switchFaults]
 const hazards = [
   'Its switch feed is permanently live: the valve bites even when nothing calls. Isolate, lock off, prove dead.',
   'Sleeve a switched live that uses a core of another colour; an earth core is never a live.',

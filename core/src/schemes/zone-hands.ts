@@ -17,11 +17,18 @@ export const joinAll = (bus: Bus, ends: readonly End[]) => {
 }
 
 /** Core colours of a thermostat's and of a valve's field cable, by what the core does. */
-const THERMOSTAT_CORES: Readonly<Record<string, string>> = { feed: 'red', call: 'white', common: 'blue', live: 'brown' }
+const THERMOSTAT_CORES: Readonly<Record<string, string>> = {
+  feed: 'red',
+  call: 'white',
+  common: 'blue',
+  live: 'brown',
+  satisfied: 'yellow',
+}
 const VALVE_CORES: Readonly<Record<string, string>> = {
   feed: 'white',
   back: 'blue',
   permanent: 'red',
+  waterOff: 'black',
   proof0: 'orange',
   proof1: 'brown',
   position: 'yellow',
@@ -60,19 +67,23 @@ export class ZoneHands {
     return hookupOf(this.#zone.valveKind)
   }
 
-  /** Hangs the thermostat; its cable keeps one core spare, and brings an earth at line voltage. */
-  hangThermostat() {
+  /**
+   * Hangs the thermostat; its cable keeps one core spare.
+   * @param bothSides a core for the side that is live while it is satisfied
+   */
+  hangThermostat({ bothSides = false }: { bothSides?: boolean } = {}) {
     const { number, thermostatKind, place, run } = this.#zone
     this.#wirer.hang(this.thermostatId, thermostatKind, `Thermostat ${number}`, place)
     const cores: Record<string, string> = {}
-    for (const role of ['feed', 'call', 'common', 'live'] as const)
-      if (this.thermostat[role]) cores[THERMOSTAT_CORES[role]!] = THERMOSTAT_CORES[role]!
+    for (const role of ['feed', 'call', 'common', 'live', 'satisfied'] as const)
+      if (this.thermostat[role] && (role !== 'satisfied' || bothSides))
+        cores[THERMOSTAT_CORES[role]!] = THERMOSTAT_CORES[role]!
     cores[this.#line ? 'grey' : 'green'] = this.#line ? 'grey' : 'green'
     this.#wirer.cable(`TC${number}`, `Thermostat cable ${number}`, this.#room, place, run, cores)
   }
 
   /** A thermostat's terminal by what it does. */
-  atThermostat(role: 'feed' | 'call' | 'common' | 'live'): End {
+  atThermostat(role: 'feed' | 'call' | 'common' | 'live' | 'satisfied'): End {
     const { number, run } = this.#zone
     const core = THERMOSTAT_CORES[role]!
     return {
@@ -125,12 +136,13 @@ export class ZoneHands {
   }
 
   #leads(): Map<string, string> {
-    const { feed, back, permanent, proof, proofShared, position, spare, earth } = this.valve
+    const { feed, back, permanent, proof, proofShared, position, spare, earth, waterOff } = this.valve
     const leads = new Map<string, string>([['feed', feed]])
     if (back) leads.set('back', back)
     // The permanent feed of a two-port valve is the near side of its switch: one lead, one role.
     if (permanent) leads.set('permanent', permanent)
-    if (proof && !proofShared && proof[0] !== permanent) leads.set('proof0', proof[0])
+    if (waterOff) leads.set('waterOff', waterOff)
+    if (proof && !proofShared && proof[0] !== permanent && proof[0] !== feed) leads.set('proof0', proof[0])
     if (proof) leads.set('proof1', proof[1])
     if (position) leads.set('position', position)
     for (const [i, terminal] of (spare ?? []).entries()) leads.set(spareName(i), terminal)

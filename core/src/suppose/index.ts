@@ -5,9 +5,10 @@ import { type Alterations, together } from '../motion/alterations.ts'
 import { contactOhms } from './contact-ohms.ts'
 import { jointOhms, jointOpen, leadLifted } from './joints.ts'
 import { leadElsewhere, link } from './landed-otherwise.ts'
+import { pairedElsewhere } from './paired-elsewhere.ts'
 import { partFault } from './part-fault.ts'
 import { partFigure } from './part-figure.ts'
-import { supplyDead, supplyLow, supplyVolts } from './supply.ts'
+import { supplyDead, supplyHigh, supplyLow, supplyNeutral, supplyOtherLeg, supplyVolts } from './supply.ts'
 import type { Pieces, SupposedKind, Supposition } from './supposition.ts'
 import { coresTouch, coreToEarth, neighboursTouch } from './touching.ts'
 import { wireOpen } from './wire-open.ts'
@@ -28,7 +29,11 @@ export const supposedKinds: readonly SupposedKind[] = [
   link,
   supplyVolts,
   supplyLow,
+  supplyHigh,
+  supplyNeutral,
+  supplyOtherLeg,
   supplyDead,
+  pairedElsewhere,
 ]
 
 interface Known {

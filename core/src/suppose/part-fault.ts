@@ -1,4 +1,5 @@
 import type { Force } from '../circuit/circuit.ts'
+import { figuresOf } from '../circuit/netlist.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Fault } from '../parts/kind.ts'
 import { labelOf } from '../words/words.ts'
@@ -22,11 +23,22 @@ export const partFault: SupposedKind = {
   unit: (job, { part, fault }) => `${part}/${faultOf(job.parts[part!]?.kind, fault)?.unit ?? 'whole'}`,
   says: (job, { part, fault }) => `${labelOf(job, part!)}: ${faultOf(job.parts[part!]?.kind, fault)?.says ?? fault}`,
   alters(job, { part, fault }) {
-    const { open = [], short = [], pin } = faultOf(job.parts[part!]?.kind, fault) ?? {}
+    const own = job.parts[part!]
+    const { open = [], short = [], pin, times, sets } = faultOf(own?.kind, fault) ?? {}
     const forces: Record<string, Force> = {}
     for (const element of short) forces[`${part}.${element}`] = { as: 'closed', ohms: SHORTED }
     for (const element of open) forces[`${part}.${element}`] = { as: 'open' }
-    return { forces, ...(pin ? { pins: { [part!]: pin } } : {}) }
+    const kind = own && kindOf(own)
+    const usual = kind ? figuresOf(kind, own.figures) : {}
+    const figures = {
+      ...Object.fromEntries(Object.entries(times ?? {}).map(([name, factor]) => [name, (usual[name] ?? 0) * factor])),
+      ...sets,
+    }
+    return {
+      forces,
+      ...(pin ? { pins: { [part!]: pin } } : {}),
+      ...(times || sets ? { figures: { [part!]: figures } } : {}),
+    }
   },
   every: (job) =>
     Object.entries(job.parts).flatMap(([id, part]) =>

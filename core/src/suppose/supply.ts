@@ -47,6 +47,51 @@ export const supplyLow: SupposedKind = {
   every: () => [{ id: 'supply/low' }],
 }
 
+/** Highest volts that are still ordinary. */
+const HIGH = { '120': 127, '230': 253 } as const
+
+export const supplyHigh: SupposedKind = {
+  ...shared,
+  name: 'the line is high',
+  form: /^supply\/high$/,
+  says: (job) => `the line is high, ${HIGH[job.practice]} V`,
+  alters: (job) => volted(job, HIGH[job.practice]),
+  every: () => [{ id: 'supply/high' }],
+}
+
+/** The neutral that comes in is broken: it floats, and shows whatever the loads leave of the live. */
+export const supplyNeutral: SupposedKind = {
+  ...shared,
+  name: 'the neutral is lost',
+  form: /^supply\/neutral$/,
+  says: () => 'the incoming neutral is lost: everything stands at live, nothing runs',
+  alters: (job) => ({
+    forces: Object.fromEntries(
+      Object.entries(job.wires).flatMap(([id, { from, to }]) =>
+        [from, to].some(({ part, terminal }) => {
+          const kind = job.parts[part] && kindOf(job.parts[part])
+          return kind?.class === 'supply' && kind.roles?.feeds?.[1] === terminal
+        })
+          ? [[`wire:${id}`, { as: 'open' as const }]]
+          : [],
+      ),
+    ),
+  }),
+  every: () => [{ id: 'supply/neutral' }],
+}
+
+/** The circuit is fed from the other leg: of opposite sense to what else is in the room. */
+export const supplyOtherLeg: SupposedKind = {
+  ...shared,
+  name: 'the line is the other leg',
+  form: /^supply\/other-leg$/,
+  missing: (job) =>
+    job.practice === '120' ? shared.missing(job) : 'Only a 120 V supply has two legs of opposite sense.',
+  says: () => 'the line is the other leg, of opposite sense',
+  alters: (job) => volted(job, -mains(job.practice).volts),
+  every: (job) => (job.practice === '120' ? [{ id: 'supply/other-leg' }] : []),
+}
+
 export const supplyDead: SupposedKind = {
   ...shared,
   name: 'the line is dead',

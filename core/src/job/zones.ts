@@ -15,6 +15,16 @@ export function removeZone(draft: Job, id: string) {
   for (const [i, zone] of zonesInOrder(draft).entries()) draft.zones[zone.id]!.number = i + 1
 }
 
+/** Moves a zone so many places down the order, or up where it is negative; the others close up. */
+export function moveZone(draft: Pick<Job, 'zones'>, id: string, by: number) {
+  const order = zonesInOrder(draft).map((zone) => zone.id)
+  const at = order.indexOf(id)
+  if (at < 0) return
+  order.splice(at, 1)
+  order.splice(Math.max(0, Math.min(order.length, at + by)), 0, id)
+  for (const [i, zone] of order.entries()) draft.zones[zone]!.number = i + 1
+}
+
 /** The place of that name, made where there is none yet. */
 export function placeNamed(draft: Job, name: string): string {
   const known = Object.entries(draft.places).find(([, place]) => place.name.toLowerCase() === name.toLowerCase())

@@ -3,7 +3,7 @@ import { makeEdit } from '../job/edit.ts'
 import type { Job } from '../job/schema.ts'
 import { controllerZones } from './controller-zones.ts'
 import { diverterPlan } from './diverter.ts'
-import { refused } from './facts.ts'
+import { listed, refused } from './facts.ts'
 import { lineCombination } from './line-combination.ts'
 import { linePumpsOnCalls } from './line-pumps-on-calls.ts'
 import { lineRelayEach } from './line-relay-each.ts'
@@ -23,6 +23,7 @@ import { standInRelay } from './stand-in-relay.ts'
 import { thermostatFirst } from './thermostat-first.ts'
 import { thermostatFirstCommon } from './thermostat-first-common.ts'
 import { transformerEach } from './transformer-each.ts'
+import { unheard } from './unheard.ts'
 import { valveFirst } from './valve-first.ts'
 import { valveSupply } from './valve-supply.ts'
 import type { Wiring } from './wirer.ts'
@@ -57,7 +58,15 @@ export const schemeCalled = (id: string) => schemes.find((scheme) => scheme.id =
 export function fitOf(scheme: Scheme, job: Job): Fit {
   if (scheme.needsBoiler !== false && job.survey.boiler.kind === '')
     return refused('No boiler is surveyed, and this way calls one.')
-  return scheme.fits(plain(job))
+  const asked = plain(job)
+  const fit = scheme.fits(asked)
+  if (!fit.fits) return fit
+  const left = unheard(asked, scheme.wire(asked))
+  return left.length === 0
+    ? fit
+    : refused(
+        `It has no place for ${listed(left)}. Choose a way that has, or take ${left.length > 1 ? 'them' : 'it'} out of the survey.`,
+      )
 }
 
 /** Everything a way makes of what was surveyed. */

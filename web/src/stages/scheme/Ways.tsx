@@ -2,6 +2,7 @@ import {
   fitOf,
   fittingSchemes,
   type Job,
+  nearestFits,
   rewireBy,
   type Scheme,
   schemes,
@@ -25,6 +26,7 @@ export function Ways() {
   const navigate = useNavigate()
   const [asked, setAsked] = useState<Scheme>()
   const fitting = useMemo(() => fittingSchemes(job).map((scheme) => ({ scheme, lines: sketchOf(scheme, job) })), [job])
+  const nearest = useMemo(() => nearestFits(job), [job])
   const others = schemes.filter((scheme) => !fitOf(scheme, job).fits)
   const wired = Object.keys(job.wires).length > 0
   const wire = (scheme: Scheme, keep: boolean) => {
@@ -74,6 +76,26 @@ export function Ways() {
           </Card>
         )
       })}
+      {fitting.length === 0 && (
+        <Card title="No way fits this survey yet">
+          {nearest.length === 0 ? (
+            <p className="px-4 pt-2 pb-4">
+              No single change of an answer would make one fit. Below each way says what it asks for.
+            </p>
+          ) : (
+            <ul className="grid gap-2 px-4 pt-2 pb-4">
+              {nearest.map((one) => (
+                <li key={one.change} className="flex flex-wrap items-center justify-between gap-3">
+                  <span>
+                    It would fit <strong>{one.change}</strong>: {one.scheme.name}.
+                  </span>
+                  <Button onClick={() => session.edit(`Survey ${one.change}`, one.apply)}>Change the survey so</Button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </Card>
+      )}
       {others.length > 0 && (
         <Card title="Do not fit this job">
           <dl className="grid gap-2 px-4 pt-2 pb-4">

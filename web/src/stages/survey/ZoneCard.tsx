@@ -5,12 +5,13 @@ import {
   lengthUnit,
   likeOf,
   metresFrom,
+  moveZone,
   type PartKind,
   placeNamed,
   removeZone,
   type zonesInOrder,
 } from '@civil-lantern/core'
-import { Trash2 } from 'lucide-react'
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useSession } from '../../data/open-job.tsx'
 import { carry, kindChoices, useOwnKinds } from '../../data/own-kinds.ts'
 import { Segments } from '../../ui/controls.tsx'
@@ -125,10 +126,31 @@ export function ZoneCard({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[
             />
           </div>
         )}
+        <span className="ml-auto" />
+        {(
+          [
+            [-1, 'earlier', ArrowUp],
+            [1, 'later', ArrowDown],
+          ] as const
+        ).map(([by, word, Icon]) => {
+          const at = zone.number + by
+          return (
+            <button
+              key={word}
+              type="button"
+              disabled={at < 1 || at > Object.keys(job.zones).length}
+              onClick={() => session.edit(`${zone.name} ${word}`, (draft) => moveZone(draft, zone.id, by))}
+              className="inline-flex size-11 items-center justify-center rounded-control text-soft hover:bg-well hover:text-ink disabled:opacity-35"
+              aria-label={`Move ${zone.name} ${word}`}
+            >
+              <Icon aria-hidden size={19} />
+            </button>
+          )
+        })}
         <button
           type="button"
           onClick={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))}
-          className="ml-auto inline-flex min-h-11 items-center gap-2 rounded-control px-2 text-soft hover:bg-well hover:text-ink"
+          className="inline-flex min-h-11 items-center gap-2 rounded-control px-2 text-soft hover:bg-well hover:text-ink"
           aria-label={`Remove ${zone.name}`}
         >
           <Trash2 aria-hidden size={19} /> Remove

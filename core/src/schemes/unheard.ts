@@ -1,0 +1,25 @@
+import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
+import { kindOf } from '../parts/index.ts'
+import { listed } from './facts.ts'
+import type { Wiring } from './wirer.ts'
+
+/** The panel that is no zone-valve panel: zones by pumps. */
+const PUMP_PANEL = 'panel/pump-relay-4'
+
+/** Answers of the survey for which what a way makes has no place, each in words. An answer is never dropped silently. */
+export function unheard(job: Job, made: Pick<Wiring, 'parts'> & { readonly zones: Job['zones'] }): string[] {
+  const kinds = Object.values(made.parts)
+  const { panel, pumpPanel, programmer } = job.survey
+  const left: string[] = []
+  if (panel && !kinds.some(({ kind }) => kind === panel)) left.push('the panel')
+  if (pumpPanel && !kinds.some(({ kind }) => kind === PUMP_PANEL)) left.push('the pump panel')
+  if (programmer && !kinds.some((part) => kindOf(part)?.class === 'clock')) left.push('the programmer')
+  const pumps = zonesInOrder(job).filter(({ id, ownPump }) => {
+    const pump = made.zones[id]?.pump
+    return ownPump && (pump === undefined || made.parts[pump] === undefined)
+  })
+  if (pumps.length > 0)
+    left.push(`${pumps.length === 1 ? 'the pump' : 'the pumps'} of ${listed(pumps.map(({ name }) => name))}`)
+  return left
+}

@@ -80,6 +80,8 @@ export const switchedLiveBoiler = part({
   hazards: ['Line voltage and gas: licensed or competent people under the local code.'],
 })
 
+/** Share of the line's volts from which its controls work. */
+const WORKS_FROM = 0.65
 /** Share of the pair's short-circuit current from which it counts as closed. */
 const CLOSED_SHARE = 0.4
 
@@ -129,12 +131,12 @@ export const voltFreeBoiler = part({
     directCall: true,
   },
   inside: (f, site) => [
-    load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
+    load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     load(
       'pump',
       'l',
       'n',
-      { volts: 230, va: f.pumpVa, powerFactor: 0.8, hertz: site.hertz },
+      { volts: site.lineVolts, va: f.pumpVa, powerFactor: 0.8, hertz: site.hertz },
       (s) => s.called || s.runOn > 0,
     ),
     direct('callSupply', 's', 'v2', (s) => (s.powered && s.board ? f.callVolts : 0), 50),
@@ -152,7 +154,7 @@ export const voltFreeBoiler = part({
     jumps(f, s, feel) {
       // Its own supply is direct: whatever alternates there comes from outside.
       if (s.board && feel.volts('v1', 'v2') > BURNS_AT * f.callVolts) return { board: false, called: false }
-      const powered = feel.over('controls') >= CALLED_FROM
+      const powered = feel.over('controls') >= WORKS_FROM * feel.site.lineVolts
       if (powered !== s.powered) return { powered }
       const called =
         powered && s.board && Math.abs(feel.directAmps('sense')) >= (CLOSED_SHARE * f.callVolts) / f.senseOhms

@@ -39,11 +39,20 @@ export const isLowVoltage = (zone: Zone) =>
 
 export const isModulating = (zone: Zone) => zone.valveKind === 'valve/modulating'
 export const isDiverter = (zone: Zone) => zone.valveKind === 'valve/diverter'
+export const isMidPosition = (zone: Zone) => zone.valveKind === 'valve/mid-position'
 
 /** Why a zone without a zone valve of its own fits none of the plans of zone valves, where there is one. */
 export function valveless(job: Job): string | undefined {
   const turning = zoneNames(job, isDiverter)
   if (turning.length > 0) return `${listed(turning)}: a diverter serves two outlets, it is no zone valve of this plan.`
+  const between = zoneNames(job, isMidPosition)
+  if (between.length > 0)
+    return `${listed(between)}: a mid-position valve serves heating and hot water; it has a plan of its own.`
+  const signal = zoneNames(job, ({ valveKind }) => circuitOf(valveKind) === 'signal')
+  if (signal.length > 0) return `${listed(signal)}: its valve follows a signal; this plan switches it by a contact.`
+  const asked = zoneNames(job, ({ thermostatKind }) => catalogue.get(thermostatKind)?.class === 'controller')
+  if (asked.length > 0)
+    return `${listed(asked)}: a controller asks by a signal; these valves want a thermostat’s contact.`
   const none = zoneNames(job, withoutValve)
   return none.length > 0
     ? `${listed(none)}: no valve is surveyed; only beside a diverter does a zone go without.`

@@ -133,7 +133,9 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
       own.push(proven)
     } else if (joined) joinAll(outs, [hands.atValve('proof1')])
     if (call === 'pumps on calls' && ownPump) hangPump(ownPump, `Pump, ${zone.name}`.slice(0, 80), calls)
-    for (const spare of hands.spares) {
+    // A rest contact that carries the boiler's own low voltage is kept out of the line's centre.
+    if (call === 'switches alone') hands.capSpares()
+    for (const spare of call === 'switches alone' ? [] : hands.spares) {
       const blank = wirer.bus(`zone ${zone.number} ${spare}`, room, 'grey', true)
       joinAll(blank, [hands.atValve(spare)])
       own.push(blank)

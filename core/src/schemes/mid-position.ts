@@ -1,13 +1,11 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { hangBoiler } from './boiler-company.ts'
-import { callBy, hasZones, isLowVoltage, listed, refused, zoneNames } from './facts.ts'
+import { callBy, hasZones, isLowVoltage, isMidPosition, listed, refused, zoneNames } from './facts.ts'
 import type { Fit, Scheme } from './scheme.ts'
 import { hangSupply } from './supply.ts'
 import { type Bus, Centre, type Point, Wirer, type Wiring } from './wirer.ts'
 import { joinAll, ZoneHands } from './zone-hands.ts'
-
-const isMidPosition = (zone: Job['zones'][string]) => zone.valveKind === 'valve/mid-position'
 
 function fits(job: Job): Fit {
   if (job.practice !== '230') return refused('A mid-position valve at line voltage belongs to 230 V practice.')

@@ -2,6 +2,7 @@ import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { moveZone, zonesInOrder } from '../job/zones.ts'
+import { kinds } from '../parts/index.ts'
 import { blankJob } from '../parts/new-job.ts'
 import { fitOf, fittingSchemes, schemeCalled, schemes, wiringBy } from './index.ts'
 import { nearestFits } from './nearest.ts'
@@ -122,4 +123,19 @@ describe('the order of zones', () => {
     [-9, ['z2', 'z1', 'z3']],
   ])('moved by %i', (by, ids) => expect(order(by)).toEqual(ids))
   it('leaves all as it is for a zone there is not', () => expect(order(1, 'z9')).toEqual(['z1', 'z2', 'z3']))
+})
+
+it('every survey of two devices is answered by every way, never by a failure', () => {
+  const thermostats = kinds.filter(({ class: of }) => of === 'thermostat' || of === 'controller')
+  const valves = kinds.filter(({ class: of }) => of === 'valve')
+  for (const practice of ['120', '230'] as const)
+    for (const thermostat of thermostats)
+      for (const valve of valves) {
+        const zone = { thermostatKind: thermostat.kind, valveKind: valve.kind }
+        const job = surveyed(practice, [zone, {}], { programmer: practice === '230' })
+        for (const scheme of schemes) {
+          const fit = fitOf(scheme, job)
+          if (!fit.fits) expect(fit.why.length).toBeGreaterThan(20)
+        }
+      }
 })

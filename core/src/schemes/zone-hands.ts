@@ -17,6 +17,13 @@ export const joinAll = (bus: Bus, ends: readonly End[]) => {
 }
 
 /** Core colours of a thermostat's and of a valve's field cable, by what the core does. */
+const LINE_THERMOSTAT_CORES: Readonly<Record<string, string>> = {
+  feed: 'black',
+  call: 'grey',
+  common: 'blue',
+  live: 'brown',
+  satisfied: 'violet',
+}
 const THERMOSTAT_CORES: Readonly<Record<string, string>> = {
   feed: 'red',
   call: 'white',
@@ -75,21 +82,27 @@ export class ZoneHands {
     const { number, thermostatKind, place, run } = this.#zone
     this.#wirer.hang(this.thermostatId, thermostatKind, `Thermostat ${number}`, place)
     const cores: Record<string, string> = {}
+    const colours = this.#thermostatCores
     for (const role of ['feed', 'call', 'common', 'live', 'satisfied'] as const)
-      if (this.thermostat[role] && (role !== 'satisfied' || bothSides))
-        cores[THERMOSTAT_CORES[role]!] = THERMOSTAT_CORES[role]!
-    cores[this.#line ? 'grey' : 'green'] = this.#line ? 'grey' : 'green'
+      if (this.thermostat[role] && (role !== 'satisfied' || bothSides)) cores[colours[role]!] = colours[role]!
+    // At line voltage an earth core runs in every cable; on low voltage one core is kept spare.
+    const spare = this.#line ? 'green-yellow' : 'green'
+    cores[spare] = spare
     this.#wirer.cable(`TC${number}`, `Thermostat cable ${number}`, this.#room, place, run, cores)
   }
 
   /** A thermostat's terminal by what it does. */
   atThermostat(role: 'feed' | 'call' | 'common' | 'live' | 'satisfied'): End {
     const { number, run } = this.#zone
-    const core = THERMOSTAT_CORES[role]!
+    const core = this.#thermostatCores[role]!
     return {
       point: `${this.thermostatId}.${this.thermostat[role]!}`,
       by: { length: run, cable: `TC${number}`, core, colour: core },
     }
+  }
+
+  get #thermostatCores() {
+    return this.#line ? LINE_THERMOSTAT_CORES : THERMOSTAT_CORES
   }
 
   /** Hangs the valve; away from the boiler room its leads are spliced to a cable's cores. */

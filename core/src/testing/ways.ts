@@ -69,6 +69,8 @@ export const ways: (Ask & { most?: number })[] = [
     thermostat: 'thermostat/mechanical-230',
     valve: 'valve/two-port-5',
   },
+  { scheme: 's13', ...line, valve: 'valve/two-port-6', boiler: 'boiler/volt-free' },
+  { scheme: 's2', boiler: 'boiler/volt-free' },
   { scheme: 's11', ...line, boiler: 'boiler/combination' },
   { scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true },
   { scheme: 's14', ...line, boiler: 'boiler/switched-live', hotWater: true },

@@ -8,7 +8,15 @@ export { type Fix, fixOf } from './checks/fix.ts'
 export { type Finding, findingsOf, openFindings, rules, type Severity } from './checks/index.ts'
 // circuit, motion, meter: the copper, in time, and what an instrument reads on it
 export { Circuit } from './circuit/circuit.ts'
-export { type Branch, figuresOf, type InstalledPart, type Netlist, netlistOf, terminalName } from './circuit/netlist.ts'
+export {
+  type Branch,
+  figuresOf,
+  type InstalledPart,
+  type Netlist,
+  netlistOf,
+  spareEnds,
+  terminalName,
+} from './circuit/netlist.ts'
 // schemes, intent, compare, suppose, record: what is meant, what differs, what could be wrong, what was found
 export type { Change } from './compare/change.ts'
 export { type Comparison, compare } from './compare/compare.ts'

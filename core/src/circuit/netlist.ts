@@ -115,6 +115,12 @@ export function figuresOf(kind: PartKind, own: Figures | undefined): Figures {
   return figures
 }
 
+/** The two ends of a core that nothing uses, as a probe names them: where its cable begins, and where it ends. */
+export const spareEnds = (cable: string, core: string): readonly [near: string, far: string] => [
+  `core:${cable}/${core}.near`,
+  `core:${cable}/${core}.far`,
+]
+
 export const terminalName = (end: End) => `${end.part}.${end.terminal}`
 
 /**
@@ -225,11 +231,19 @@ class Builder {
     this.touch(`wire:${id}.from`, 'earth')
   }
 
-  /** Capacitance between the cores of a cable, half of it at each end, and of each core to earth. */
+  /**
+   * Capacitance between the cores of a cable, half of it at each end, and of each core to earth. A spare core is copper too:
+   * it can be probed at either end, and shows the ghost volts of its neighbours.
+   */
   bundle(id: string, cable: Cable, job: Job) {
-    const cores = Object.entries(job.wires)
-      .filter(([, wire]) => wire.cable === id)
-      .map(([wireId, wire]) => endsOf(wireId, wire, cable, job))
+    const landed = Object.entries(job.wires).filter(([, wire]) => wire.cable === id)
+    const used = new Set(landed.map(([, { core }]) => core))
+    const spare = Object.keys(cable.cores).filter((core) => !used.has(core))
+    const size = landed[0]?.[1].size ?? 0.75
+    const cores = [
+      ...landed.map(([wireId, wire]) => endsOf(wireId, wire, cable, job)),
+      ...spare.map((core) => this.spareCore(id, core, wireOhms(cable.length, size))),
+    ]
     const farads = (CORE_FARADS * cable.length) / 2
     const leak = (2 * CORE_LEAK) / cable.length
     for (const [i, one] of cores.entries())
@@ -241,6 +255,13 @@ class Builder {
         }
         this.stray(`${id}:${one[end]}`, a, 0, leak, farads / 2)
       }
+  }
+
+  /** Its copper counts as a stray: no loop, pole or finding runs through a core that lands nowhere. */
+  private spareCore(cable: string, core: string, ohms: number) {
+    const [near, far] = spareEnds(cable, core)
+    this.branch({ id: `stray:${near}`, a: this.node(near), b: this.node(far), form: 'stray', volts: 0 }, lump(ohms))
+    return { near, far }
   }
 
   strays() {

@@ -26,6 +26,8 @@ export function pointInWords(job: Job, point: string): string {
     const end = wire?.[lead[2] === 'from' ? 'from' : 'to']
     return wire && end ? `Wire ${wire.label}, end at ${terminalInWords(job, end.part, end.terminal)}` : point
   }
+  const spare = spareCoreOf(job, point)
+  if (spare) return `${spare.label}, spare core ${spare.core}, ${spare.place} end`
   const dot = point.indexOf('.')
   return terminalInWords(job, point.slice(0, dot), point.slice(dot + 1))
 }
@@ -44,7 +46,18 @@ export function markingOf(job: Job, part: string, terminal: string): string {
 }
 
 /** The place of a terminal or conductor end. */
+/** A spare core of a cable by one of its ends: `core:C2/red.far`. */
+function spareCoreOf(job: Job, point: string) {
+  const named = /^core:([^/]+)\/(.+)\.(near|far)$/.exec(point)
+  const cable = named ? job.cables[named[1]!] : undefined
+  if (!named || !cable) return undefined
+  const place = named[3] === 'near' ? cable.from : cable.to
+  return { label: cable.label, core: named[2]!, place: job.places[place]?.name ?? named[3]! }
+}
+
 export function placeOf(job: Job, point: string): string {
+  const spare = spareCoreOf(job, point)
+  if (spare) return spare.place
   const lead = /^wire:(.+)\.(from|to)$/.exec(point)
   const part = lead
     ? job.wires[lead[1]!]?.[lead[2] === 'from' ? 'from' : 'to'].part

@@ -4,7 +4,7 @@ import type { Job } from '../job/schema.ts'
 import { type Alterations, together } from '../motion/alterations.ts'
 import { contactOhms } from './contact-ohms.ts'
 import { jointOhms, jointOpen, leadLifted } from './joints.ts'
-import { leadElsewhere, link } from './landed-otherwise.ts'
+import { exchanged, leadElsewhere, link } from './landed-otherwise.ts'
 import { pairedElsewhere } from './paired-elsewhere.ts'
 import { partFault } from './part-fault.ts'
 import { partFigure } from './part-figure.ts'
@@ -26,6 +26,7 @@ export const supposedKinds: readonly SupposedKind[] = [
   neighboursTouch,
   coreToEarth,
   leadElsewhere,
+  exchanged,
   link,
   supplyVolts,
   supplyLow,

@@ -38,6 +38,23 @@ export const leadElsewhere: SupposedKind = {
   every: () => [],
 }
 
+/** What is on two terminals has changed places: zones crossed, a pair the wrong way round. */
+export const exchanged: SupposedKind = {
+  name: 'two leads are exchanged',
+  form: /^lead:(?<part>[^/.]+)\.(?<terminal>[a-z][a-z0-9]*)\/exchanged:(?<other>[^/.]+)\.(?<there>[a-z][a-z0-9]*)$/,
+  missing: missingEither,
+  unit: (_job, { part }) => part!,
+  says: (job, { part, terminal, other, there }) =>
+    `${terminalInWords(job, part!, terminal!)} and ${terminalInWords(job, other!, there!)} are exchanged`,
+  reshapes(draft, { part, terminal, other, there }) {
+    for (const wire of Object.values(draft.wires))
+      for (const end of ['from', 'to'] as const)
+        if (is(wire[end], part, terminal)) wire[end] = { part: other!, terminal: there! }
+        else if (is(wire[end], other, there)) wire[end] = { part: part!, terminal: terminal! }
+  },
+  every: () => [],
+}
+
 /** A link between two terminals: put there for a test, or left in. */
 export const link: SupposedKind = {
   name: 'a link is fitted',

@@ -27,6 +27,10 @@ export interface Ask {
   readonly schools?: Record<string, string>
   /** The last zone is hot water with a pump of its own. */
   readonly hotWater?: boolean
+  /** A diverter for the second zone, its hot water; the first is the resting side. */
+  readonly diverter?: boolean
+  /** A mid-position valve for the first zone, the second its hot water. */
+  readonly middle?: boolean
 }
 
 /** A job wired by a scheme. */
@@ -48,6 +52,18 @@ export function wired(ask: Ask = {}): Job {
       ...(ask.signal ? { signal: ask.signal } : {}),
       ...(ask.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
+  if (ask.diverter) {
+    Object.assign(job.zones.z1!, { thermostatKind: 'thermostat/receiver-230', valveKind: '' })
+    Object.assign(job.zones.z2!, {
+      thermostatKind: 'thermostat/tank',
+      valveKind: 'valve/diverter',
+      hotWater: true,
+    })
+  }
+  if (ask.middle) {
+    Object.assign(job.zones.z1!, { thermostatKind: 'thermostat/receiver-230', valveKind: 'valve/mid-position' })
+    Object.assign(job.zones.z2!, { thermostatKind: 'thermostat/tank', valveKind: '', hotWater: true })
+  }
   Object.assign(job.survey, {
     boiler: {
       ...job.survey.boiler,

@@ -4,7 +4,9 @@ import type { Job } from '../job/schema.ts'
 import { everythingCalling } from '../load/budget.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { benchWith } from '../suppose/bench.ts'
+import { reshaped } from '../suppose/index.ts'
 import { supposed, wired } from '../testing/benches.ts'
+import { line } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
 import { verdictOf } from './verdict.ts'
@@ -178,5 +180,44 @@ describe('proven is said only where something proves', () => {
     const bench = called(job)
     bench.settle()
     expect(look(bench, job).says).toContain(says)
+  })
+})
+
+describe('the headline agrees with what the plant is meant to do', () => {
+  it.each([0, 1])('pumps apart, priority %i: hot water keeps the system pump off, which is no fault', (priority) => {
+    const job = wired({ scheme: 's5c', panel: 'panel/zone-valve-3', hotWater: true, zones: 2 })
+    job.parts.PN1!.figures = { ...job.parts.PN1!.figures, priority }
+    const bench = new Simulation(job)
+    bench.setTogether({ TS1: { calling: true }, TS2: { calling: true } })
+    bench.settle()
+    expect(look(bench, job)).toMatchObject({ says: expect.not.stringContaining('gets nothing') })
+    expect(look(bench, job).tone).not.toBe('wrong')
+  })
+
+  it('a line fed backwards is told by the way the light came', () => {
+    const job = wired({ scheme: 's14', ...line, boiler: 'boiler/volt-free', hotWater: true })
+    const wrong = supposed(['link:V1.out+V2.out/fitted'])
+    const bench = benchWith(job, wrong)
+    bench.set('TS1', 'calling', true)
+    bench.settle()
+    const { says, zones } = look(bench, reshaped(job, wrong))
+    expect(zones[1]).toBe('shut, line fed backwards')
+    expect(says).toContain('the end switch of Valve 2 is live though that switch is open')
+    expect(says).toContain('by the end switch of Valve 1')
+    expect(says).not.toContain('is made with the valve shut')
+  })
+
+  it('a switch that is truly made with the valve shut is told as before', () => {
+    const job = wired({ scheme: 's14', ...line, boiler: 'boiler/volt-free', hotWater: true })
+    const bench = benchWith(job, supposed(['part:V2/switchNeverOpens']))
+    bench.settle()
+    expect(look(bench, job).says).toContain('the end switch of Valve 2 is made with the valve shut')
+  })
+
+  it('a pump that runs with nobody calling is said', () => {
+    const job = wired({})
+    const bench = benchWith(job, supposed(['part:B1/pumpRelayWelded']))
+    bench.settle()
+    expect(look(bench, job)).toMatchObject({ tone: 'wrong', says: expect.stringContaining('runs though nobody calls') })
   })
 })

@@ -183,11 +183,12 @@ const zoneValvePanel = (zones: number) => {
         },
       ]),
     ],
-    withholds: (f, s, element) =>
-      element.startsWith('power') &&
-      (s.held === true || (f.priority > 0 && lastCalls(s) && element !== `power${zones}`))
-        ? 'hot water has priority'
-        : undefined,
+    withholds(f, s, element) {
+      if (element === 'lastRest' && s[`proven${zones}`] === true)
+        return 'while the last zone runs its pump, it runs alone'
+      const yields = s.held === true || (f.priority > 0 && lastCalls(s) && element !== `power${zones}`)
+      return element.startsWith('power') && yields ? 'hot water has priority' : undefined
+    },
     says(_f, s) {
       const lit = (what: string) => numbers.filter((n) => s[`${what}${n}`] === true).join(' ')
       const [call, proven] = [lit('call'), lit('proven')]

@@ -20,6 +20,10 @@ Options for all (each may repeat):
 const [command, ...rest] = process.argv.slice(2)
 const run = command === undefined ? undefined : commands[command]
 try {
+  if (command === '--help' || command === 'help') {
+    process.stdout.write(`${USAGE}\n`)
+    process.exit(0)
+  }
   if (!run) throw new Refused(command ? `There is no command ${command}.\n${USAGE}` : USAGE)
   process.exitCode = await run(rest)
 } catch (error) {

@@ -100,7 +100,7 @@ export {
   widthOf as rungWidth,
 } from './rungs/place.ts'
 export { type Network, piecesOf } from './rungs/series-parallel.ts'
-export { type DiverterSetUp, diverterSetUp, type Port } from './schemes/diverter-set-up.ts'
+export { type DiverterSetUp, type Port, setUpOf } from './schemes/diverter-set-up.ts'
 export { fitOf, fittingSchemes, schemeCalled, schemes, wireBy, wiredBy } from './schemes/index.ts'
 export { type Nearest, nearestFits } from './schemes/nearest.ts'
 export { outOfStep } from './schemes/out-of-step.ts'

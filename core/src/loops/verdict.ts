@@ -243,7 +243,9 @@ function onPurpose(simulation: Simulation, job: Job, loops: Loops): string[] {
   for (const strip of loops.shared) {
     if (!isAnswer(simulation, strip) || strip.complete) continue
     const held = withheld(simulation, strip)
-    if (held && !is(simulation, held.by, 'limitOpen')) says.push(`${labelOf(job, held.by.id)}: ${held.why}.`)
+    // A panel that keeps one pump off for another's sake is as it should be: nobody waits for anything.
+    if (held && held.by.kind.class !== 'panel' && !is(simulation, held.by, 'limitOpen'))
+      says.push(`${labelOf(job, held.by.id)}: ${held.why}.`)
   }
   return [...new Set(says)]
 }

@@ -22,8 +22,8 @@ export const modulating = part({
   terminals: {
     com: { role: 'common of feed and signal', marking: 'COM', circuit: 'low voltage', takes: 2, lead: 'black' },
     hot: { role: '24 V feed', marking: '24V', circuit: 'low voltage', takes: 1, lead: 'red' },
-    sig: { role: 'signal in', marking: 'Y', circuit: 'signal', takes: 2, lead: 'white' },
-    fb: { role: 'position out', marking: 'U', circuit: 'signal', takes: 1, lead: 'orange' },
+    sig: { role: 'signal in', marking: 'In', circuit: 'signal', takes: 2, lead: 'white' },
+    fb: { role: 'position out', marking: 'Out', circuit: 'signal', takes: 1, lead: 'orange' },
   },
   figures: {
     volts: { name: 'Rated volts', unit: 'V', value: 24 },

@@ -30,9 +30,9 @@ export const programmer = part({
   terminals: {
     l: { role: 'live', marking: 'L', circuit: 'line voltage', takes: 2 },
     n: { role: 'neutral', marking: 'N', circuit: 'line voltage', takes: 1 },
-    htg: { role: 'heating on', marking: '4', circuit: 'line voltage', takes: 1 },
-    hw: { role: 'hot water on', marking: '3', circuit: 'line voltage', takes: 1 },
-    hwoff: { role: 'hot water off', marking: '1', circuit: 'line voltage', takes: 1 },
+    htg: { role: 'heating on', marking: 'HTG on', circuit: 'line voltage', takes: 1 },
+    hw: { role: 'hot water on', marking: 'HW on', circuit: 'line voltage', takes: 1 },
+    hwoff: { role: 'hot water off', marking: 'HW off', circuit: 'line voltage', takes: 1 },
   },
   figures: {
     heatingOn: hour('Heating from', 6),

@@ -232,9 +232,9 @@ export const mechanicalThermostat = part({
   about:
     'Switches its feed to its output as the room cools. A small heater between output and N makes it break sooner.',
   terminals: {
-    in: { role: 'switched feed', marking: '1', circuit: 'line voltage', takes: 1 },
-    out: { role: 'call', marking: '3', circuit: 'line voltage', takes: 1 },
-    n: { role: 'accelerator neutral', marking: '2', circuit: 'line voltage', takes: 1 },
+    in: { role: 'switched feed', marking: 'Feed', circuit: 'line voltage', takes: 1 },
+    out: { role: 'call', marking: 'Call', circuit: 'line voltage', takes: 1 },
+    n: { role: 'accelerator neutral', marking: 'N', circuit: 'line voltage', takes: 1 },
   },
   figures: lineFigures,
   state: { ...atRest },
@@ -260,9 +260,9 @@ export const tankThermostat = part({
   class: 'thermostat',
   about: 'Strapped to the cylinder: closes on falling temperature, opens when satisfied.',
   terminals: {
-    com: { role: 'contact common', marking: 'C', circuit: 'line voltage', takes: 1, dry: true },
-    no: { role: 'call', marking: '1', circuit: 'line voltage', takes: 1, dry: true },
-    nc: { role: 'satisfied', marking: '2', circuit: 'line voltage', takes: 1, dry: true },
+    com: { role: 'contact common', marking: 'COM', circuit: 'line voltage', takes: 1, dry: true },
+    no: { role: 'call', marking: 'Call', circuit: 'line voltage', takes: 1, dry: true },
+    nc: { role: 'satisfied', marking: 'Warm', circuit: 'line voltage', takes: 1, dry: true },
   },
   figures: {
     ...lineFigures,

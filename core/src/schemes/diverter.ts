@@ -1,14 +1,12 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { hangBoiler } from './boiler-company.ts'
-import { diverterSetUp } from './diverter-set-up.ts'
+import { setUpOf } from './diverter-set-up.ts'
 import { hasZones, isDiverter, isLowVoltage, listed, refused, zoneNames } from './facts.ts'
 import type { Fit, Scheme } from './scheme.ts'
 import { hangSupply } from './supply.ts'
 import { type Bus, Centre, Wirer, type Wiring } from './wirer.ts'
 import { joinAll, ZoneHands } from './zone-hands.ts'
-
-const USUAL = { inlet: 'left', tank: 'branch' } as const
 
 function fits(job: Job): Fit {
   if (job.practice !== '230') return refused('A diverter at line voltage belongs to 230 V practice.')
@@ -31,7 +29,7 @@ function fits(job: Job): Fit {
   if (low.length > 0) return refused(`${listed(low)}: a 24 V device at 230 V burns.`)
   if (job.survey.boiler.kind !== 'boiler/heat-machine')
     return refused('This boiler has no hot-water output to turn the diverter with.')
-  const setUp = diverterSetUp(job.survey.diverter ?? USUAL)
+  const setUp = setUpOf(job)
   return setUp.legal ? hasZones(job) : refused(setUp.why)
 }
 
@@ -43,7 +41,7 @@ function wire(job: Job): Wiring & { zones: Job['zones'] } {
   const customary = [centre.next(), centre.next(), centre.next()] as const
   const mains = hangSupply(job, wirer)
   hangBoiler(job, wirer, mains)
-  const setUp = diverterSetUp(job.survey.diverter ?? USUAL)
+  const setUp = setUpOf(job)
   const moved = setUp.legal && setUp.jumpersMoved ? 1 : 0
   const own: Bus[] = []
   const zones: Job['zones'] = {}

@@ -7,10 +7,11 @@ import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { endSwitchOf } from '../parts/kind.ts'
+import { blankJob } from '../parts/new-job.ts'
 import { type Ask, seriousIn, wired } from '../testing/benches.ts'
 import { line, sizesOf, ways } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
-import { diverterSetUp } from './diverter-set-up.ts'
+import { diverterSetUp, setUpOf } from './diverter-set-up.ts'
 import { fitOf, schemeCalled, schemes, wiredBy } from './index.ts'
 import { outOfStep } from './out-of-step.ts'
 
@@ -221,4 +222,43 @@ it('a survey that was changed after wiring is out of step, and says with what', 
     'Zone 1: another valve is surveyed than is wired.',
     'The fire cut-out is surveyed and not wired.',
   ])
+})
+
+describe('a diverter as its leaflet has it', () => {
+  const usual = { marksOpen: 0, clockwise: 0, turnsBy: 1, hasDial: 1 }
+  const pipes = { inlet: 'left', tank: 'branch' } as const
+  const says = (figures: object) => {
+    const found = diverterSetUp(pipes, { ...usual, ...figures })
+    return found.legal ? { groove: found.groove, moved: found.jumpersMoved, steps: found.steps.join(' ') } : found.why
+  }
+
+  it('another way of turning as delivered needs its direction changed, where this one does not', () => {
+    const [one, other] = [says({}), says({ clockwise: 1 })]
+    expect([one, other].map((found) => typeof found === 'object' && found.moved).sort()).toEqual([false, true])
+  })
+
+  it('a mark at the open port points the other way', () => {
+    expect(says({ marksOpen: 1 })).toMatchObject({ groove: 'right' })
+    expect(says({ marksOpen: 0 })).toMatchObject({ groove: 'branch' })
+  })
+
+  it('one that cannot be changed is refused on pipes that would need it, and taken on the others', () => {
+    const found = [0, 1].map((clockwise) => says({ clockwise, turnsBy: 0 }))
+    expect(found.filter((one) => typeof one === 'string')).toEqual([expect.stringContaining('cannot be changed')])
+  })
+
+  it('without a dial nobody is told to put it back; with a switch nobody looks for links', () => {
+    expect(says({ hasDial: 0 })).toMatchObject({ steps: expect.not.stringContaining('dial') })
+    expect(says({ turnsBy: 2 })).toMatchObject({ steps: expect.stringContaining('switch for its direction') })
+    expect(says({})).toMatchObject({ steps: expect.stringContaining('links') })
+  })
+
+  it('a kind of the user’s own brings its fields to the pipes as surveyed', () => {
+    const job = blankJob('Own', '230')
+    job.survey.diverter = { inlet: 'left', tank: 'branch' }
+    const legal = (figures: Record<string, number>) =>
+      setUpOf({ ...job, ownKinds: { 'own/d': { like: 'valve/diverter', name: 'Ours', figures } as never } }).legal
+    expect([legal({ turnsBy: 0 }), legal({ turnsBy: 0, clockwise: 1 })].sort()).toEqual([false, true])
+    expect(setUpOf(job)).toEqual(diverterSetUp({ inlet: 'left', tank: 'branch' }))
+  })
 })

@@ -1,4 +1,4 @@
-import { diverterSetUp, type Job, type Port } from '@civil-lantern/core'
+import { type Job, type Port, setUpOf } from '@civil-lantern/core'
 import { useSession } from '../../data/open-job.tsx'
 import { Choice } from '../../ui/fields.tsx'
 
@@ -12,7 +12,7 @@ const ports: readonly { value: Port; says: string }[] = [
 export function DiverterFields({ job }: { job: Job }) {
   const { session } = useSession()
   const now = job.survey.diverter ?? { inlet: 'left', tank: 'branch' }
-  const setUp = diverterSetUp(now)
+  const setUp = setUpOf(job)
   const set = (name: string, change: Partial<typeof now>) =>
     session.edit(name, (d) => void (d.survey.diverter = { ...now, ...change }))
   return (

@@ -34,8 +34,13 @@ function* casesOf(name: string, job: Job, random: Random, most: typeof DEMO): Ge
   }
 }
 
-/** Nodes joined by metal: everything but strays and the gap between windings. */
-function islands({ netlist, circuit }: Simulation): number[] {
+/**
+ * Nodes joined by metal: everything but strays and the gap between windings; for direct current a rectified load is a gap
+ * too, and what hangs on strays alone is a matter of whose leakage one believes.
+ */
+function islands({ netlist, circuit }: Simulation, current: 'alternating' | 'direct'): number[] {
+  const gap = (element: (typeof netlist.branches)[number]['element']) =>
+    current === 'direct' && element?.form === 'load' && element.rectified === true
   const island = netlist.nodes.map((_, i) => i)
   const root = (node: number): number => {
     let at = node
@@ -43,7 +48,8 @@ function islands({ netlist, circuit }: Simulation): number[] {
     return at
   }
   for (const branch of netlist.branches)
-    if (branch.form !== 'stray' && !circuit.lump(branch).open) island[root(branch.a)] = root(branch.b)
+    if (branch.form !== 'stray' && !circuit.lump(branch).open && !gap(branch.element))
+      island[root(branch.a)] = root(branch.b)
   for (const { nodes } of netlist.windings) {
     island[root(nodes[0])] = root(nodes[1])
     island[root(nodes[2])] = root(nodes[3])
@@ -53,7 +59,8 @@ function islands({ netlist, circuit }: Simulation): number[] {
 
 function worst({ simulation }: Case, { alternating, direct }: Solved): { difference: number; pairs: number } {
   const { netlist, circuit } = simulation
-  const island = islands(simulation)
+  const island = islands(simulation, 'alternating')
+  const plain = islands(simulation, 'direct')
   const terminals = netlist.nodes.map((name, node) => ({ name, node })).filter(({ name }) => !name.startsWith('wire:'))
   let difference = 0
   let pairs = 0
@@ -71,7 +78,8 @@ function worst({ simulation }: Case, { alternating, direct }: Solved): { differe
       if (island[one.node] !== island[other.node]) continue
       const ours = circuit.between(one.node, other.node)
       compare(one.node, other.node, alternating, ours.re, ours.im)
-      if (circuit.hasDirect) compare(one.node, other.node, direct, circuit.directVolts(one.node, other.node), 0)
+      if (circuit.hasDirect && plain[one.node] === plain[other.node])
+        compare(one.node, other.node, direct, circuit.directVolts(one.node, other.node), 0)
     }
   return { difference, pairs }
 }

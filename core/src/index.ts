@@ -40,7 +40,17 @@ export * from './job/schema.ts'
 export * from './job/units.ts'
 export { MOST_ZONES, moveZone, placeNamed, removeZone, zonesInOrder } from './job/zones.ts'
 export { type Budget, budgetsOf, everythingCalling } from './load/budget.ts'
+export type { Moment } from './load/carried.ts'
 export { fuseFor } from './load/fuse-size.ts'
+export {
+  type Device,
+  LIMITED,
+  type LoadStudy,
+  MARGIN,
+  type Mend,
+  type SourceLoad,
+  studyLoad,
+} from './load/study.ts'
 // loops: following the voltage
 export * from './loops/index.ts'
 export { meaningOf } from './meter/meaning.ts'

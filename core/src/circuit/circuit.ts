@@ -152,6 +152,11 @@ export class Circuit {
     return this.#intact[this.netlist.windings.indexOf(winding)]!
   }
 
+  /** What burnt turns carry across a second winding, siemens. */
+  within(winding: Winding): number {
+    return this.#within[this.netlist.windings.indexOf(winding)]!
+  }
+
   /** Solves if anything changed. Returns whether it did. */
   solve(): boolean {
     if (!this.#stale) return false

@@ -20,8 +20,12 @@ export function writeSpice(circuit: Circuit, title: string): string {
       continue
     }
     const series = henries > 0
-    lines.push(`R${i} ${a} ${series ? `m${i}` : b} ${number(ohms)}`)
-    if (series) lines.push(`L${i} m${i} ${b} ${number(henries)}`)
+    // A rectifier lets no direct current through: behind a farad so large that alternating current does not notice it.
+    const blocked = branch.element?.form === 'load' && branch.element.rectified === true
+    const end = blocked ? `q${i}` : b
+    lines.push(`R${i} ${a} ${series ? `m${i}` : end} ${number(ohms)}`)
+    if (series) lines.push(`L${i} m${i} ${end} ${number(henries)}`)
+    if (blocked) lines.push(`Cq${i} ${end} ${b} ${BLOCKING_FARADS}`)
     if (farads > 0) lines.push(`C${i} ${a} ${b} ${number(farads)}`)
   }
   for (const [w, winding] of netlist.windings.entries()) {
@@ -34,10 +38,13 @@ export function writeSpice(circuit: Circuit, title: string): string {
     if (whole) half(`wp${w}`, a, b, element.ohms[0], element.henries[0])
     if (wholeToo) half(`ws${w}`, c, d, element.ohms[1], element.henries[1])
     const coupling = element.mutual / Math.sqrt(element.henries[0] * element.henries[1])
+    const within = circuit.within(winding)
+    if (within > 0) lines.push(`Rwx${w} ${c} ${d} ${number(1 / within)}`)
     if (whole && wholeToo) lines.push(`Kw${w} Lwp${w} Lws${w} ${number(coupling)}`)
   }
   lines.push('.end')
   return `${lines.join('\n')}\n`
 }
 
+const BLOCKING_FARADS = '1e3'
 const number = (value: number) => value.toPrecision(17)

@@ -1,20 +1,32 @@
 import type { Job } from '../job/schema.ts'
-import { unaltered } from '../motion/alterations.ts'
-import { ask } from '../motion/asking.ts'
-import { Simulation } from '../motion/simulation.ts'
+import { type Alterations, unaltered } from '../motion/alterations.ts'
+import { askingOf } from '../motion/asking.ts'
+import { type Settings, Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 
-/**
- * The sound wiring of a job with every zone calling, settled: what the loads would draw. No fuse lets go and nothing burns
- * meanwhile, so that an overload is found before it is run.
- */
-export function allCalling(job: Job): Simulation {
+/** Keeps every fuse and winding cold: what the loads would draw, so that an overload is found before it is run. */
+export function neverTooHot(job: Job): Alterations {
   const cold = Object.entries(job.parts).flatMap(([id, part]) => {
     const heats = kindOf(part)?.motion?.heats
     return heats ? [[id, Object.fromEntries(heats.map((heat) => [heat, 0]))] as const] : []
   })
-  const simulation = new Simulation(job, {}, { alterations: { ...unaltered, pins: Object.fromEntries(cold) } })
-  for (const zone of Object.keys(job.zones)) ask(simulation, job, zone, true)
+  return { ...unaltered, pins: Object.fromEntries(cold) }
+}
+
+/** What hands set to make these zones ask, all in one moment. */
+export function asking(job: Job, zones: readonly string[], on: boolean): Settings {
+  const settings: Record<string, Record<string, number | boolean | string>> = {}
+  for (const id of zones) {
+    const how = askingOf(job, job.zones[id]!)
+    if (how && job.parts[how.part]) settings[how.part] = { ...settings[how.part], [how.state]: on ? how.on : how.off }
+  }
+  return settings
+}
+
+/** The sound wiring of a job with every zone calling, settled: what the loads would draw. */
+export function allCalling(job: Job): Simulation {
+  const simulation = new Simulation(job, {}, { alterations: neverTooHot(job) })
+  simulation.setTogether(asking(job, Object.keys(job.zones), true))
   simulation.settle()
   return simulation
 }

@@ -89,7 +89,7 @@ function* devices(job: Job): Generator<Change> {
         if (kind.class !== of || kind.kind === used) continue
         const zones = zonesInOrder(job).filter((zone) => zone[field] === used)
         yield {
-          says: `with ${lower(kind.name)} for ${listed(zones.map(({ name }) => name))}`,
+          says: `with ${lower(kind.name)} for ${zones.length > 1 && zones.length === Object.keys(job.zones).length ? 'every zone' : listed(zones.map(({ name }) => name))}`,
           apply(draft) {
             for (const { id } of zones) draft.zones[id]![field] = kind.kind
           },

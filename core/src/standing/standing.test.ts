@@ -129,3 +129,31 @@ describe('how far the work has come', () => {
     expect(standings.log(service, read).says).toBe('3 entries, one reading.')
   })
 })
+
+describe('load', () => {
+  const standing = (change: (draft: Document) => void = () => {}) => {
+    const document = copyOf(planned)
+    change(document)
+    return stageStandings(document, []).load
+  }
+  it('is done where every transformer carries it, and says with what', () => {
+    expect(standing()).toMatchObject({ at: 'done', findings: 0, says: expect.stringMatching(/carries \d+ of 40 VA/) })
+  })
+  it('counts those that are short', () => {
+    const short = standing((draft) => {
+      draft.planned.parts.V3!.figures = { va: 19 }
+    })
+    expect(short).toMatchObject({
+      at: 'begun',
+      findings: 1,
+      says: expect.stringMatching(/\d+ of 40 VA with everything/),
+    })
+  })
+  it('is untouched before anything is wired', () => {
+    expect(
+      standing((draft) => {
+        draft.planned.wires = {}
+      }).at,
+    ).toBe('untouched')
+  })
+})

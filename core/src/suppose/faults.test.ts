@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
 import { type Bounds, faultRows, readingOf, spread } from '../testing/faults.ts'
 import { checkSupposition } from './index.ts'
@@ -27,9 +26,4 @@ it.each(
 
 it('none of the fifty is missing', () => {
   expect([...new Set(faultRows.map(({ f }) => f))]).toEqual(Array.from({ length: 50 }, (_, i) => i + 1))
-})
-
-it('the documents tell each as it is supposed', () => {
-  const told = readFileSync('docs/core.md', 'utf8').replace(/ +/g, ' ')
-  for (const row of faultRows) expect(told).toContain(`| F${row.f} | ${row.what} |`)
 })

@@ -4,6 +4,7 @@ import { Toaster } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { LaterStage } from '../stages/later/LaterStage.tsx'
+import { LoadStage } from '../stages/load/LoadStage.tsx'
 import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
@@ -23,6 +24,7 @@ const router = createBrowserRouter([
       { path: 'survey', element: <SurveyStage /> },
       { path: 'scheme', element: <SchemeStage /> },
       { path: 'scheme/:view', element: <SchemeStage /> },
+      { path: 'load', element: <LoadStage /> },
       { path: 'log', element: <LogStage /> },
       { path: ':stage', element: <StageToCome /> },
     ],

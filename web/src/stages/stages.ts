@@ -20,11 +20,6 @@ export const stages: readonly Stage[] = [
   {
     id: 'load',
     name: 'Load',
-    needs: [
-      'What each actuator draws starting, moving and holding: its nameplate or your clamp reading.',
-      'How many zones may start together, and after a power cut.',
-      'Until then, the transformer’s load now and with everything calling stands at the foot of the left rail.',
-    ],
   },
   {
     id: 'hookup',

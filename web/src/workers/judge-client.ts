@@ -11,7 +11,7 @@ import {
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
-import type { JudgeApi } from './judge.worker.ts'
+import type { JudgeApi, OfferedLoad } from './judge.worker.ts'
 
 export type Judged<T> =
   | { readonly at: 'idle' }
@@ -23,6 +23,7 @@ export type Judged<T> =
 export interface JudgeState {
   readonly proof: Judged<Proof>
   readonly dead: Judged<readonly LiveTerminal[]>
+  readonly load: Judged<OfferedLoad>
 }
 
 /** The page's side of long judgements: each runs in a worker of its own, which can be ended at any time. */
@@ -30,10 +31,11 @@ export class JudgeClient extends Observable<JudgeState> {
   readonly #workers = new Map<string, Worker>()
   #proven = ''
   #deadFor = ''
+  #loadFor = ''
   #helper: Remote<JudgeApi> | undefined
 
   constructor() {
-    super({ proof: { at: 'idle' }, dead: { at: 'idle' } })
+    super({ proof: { at: 'idle' }, dead: { at: 'idle' }, load: { at: 'idle' } })
   }
 
   /** Proves a job, unless what it was proven for is electrically the same. */
@@ -52,15 +54,24 @@ export class JudgeClient extends Observable<JudgeState> {
     void this.#run('dead', (judge, told) => judge.dead(job, open, told))
   }
 
-  readonly cancel = (what: 'proof' | 'dead') => {
+  /** Studies the load of a job, unless that was done for what is electrically the same. */
+  readonly weigh = (job: Job) => {
+    const key = keyOf(job, [], {})
+    if (key === this.#loadFor && this.state().load.at !== 'idle') return
+    this.#loadFor = key
+    void this.#run('load', (judge, told) => judge.load(job, told))
+  }
+
+  readonly cancel = (what: keyof JudgeState) => {
     this.#end(what)
     this.#set(what, { at: 'cancelled' })
   }
 
   /** Begins again where it was cancelled. */
-  readonly again = (what: 'proof' | 'dead') => {
+  readonly again = (what: keyof JudgeState) => {
     if (what === 'proof') this.#proven = ''
-    else this.#deadFor = ''
+    else if (what === 'dead') this.#deadFor = ''
+    else this.#loadFor = ''
     this.#set(what, { at: 'idle' })
   }
 

@@ -7,12 +7,15 @@ import {
   fixOfDifference,
   type Job,
   type LiveTerminal,
+  type LoadStudy,
+  type Mend,
   makeEdit,
   type Progress,
   type Proof,
   pathOf,
   prove,
   type Spot,
+  studyLoad,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
 import { newId } from '../base/shelf.ts'
@@ -31,7 +34,40 @@ async function run<T>(work: Generator<Progress, T>, told: Told): Promise<T> {
 const edit = (job: Job, fix: { says: string; apply(draft: Job): void } | undefined): Edit | undefined =>
   fix && makeEdit(job, fix.says.slice(0, 120), newId(), fix.apply)?.edit
 
+/** What may mend the load, with the edit that applies it instead of the whole job it leads to. */
+export interface OfferedMend extends Omit<Mend, 'job'> {
+  readonly edit?: Edit
+}
+export interface OfferedLoad extends Omit<LoadStudy, 'mends'> {
+  readonly mends: readonly OfferedMend[]
+}
+
+function offered(job: Job, { job: next, ...mend }: Mend): OfferedMend {
+  const made =
+    next &&
+    edit(job, {
+      says: mend.name,
+      apply(draft) {
+        const { parts, cables, wires, wired, zones, scheme, survey } = next
+        Object.assign(draft, {
+          parts,
+          cables,
+          wires,
+          zones,
+          survey,
+          ...(wired ? { wired } : {}),
+          ...(scheme ? { scheme } : {}),
+        })
+      },
+    })
+  return made ? { ...mend, edit: made } : mend
+}
+
 const judge = {
+  load: async (job: Job, told: Told): Promise<OfferedLoad> => {
+    const study = await run(studyLoad(job), told)
+    return { ...study, mends: study.mends.map((mend) => offered(job, mend)) }
+  },
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),
   dead: (job: Job, open: readonly string[], told: Told): Promise<LiveTerminal[]> => run(deadMap(job, open), told),
   /** The edit that puts a finding right, tried before it is offered. */

@@ -1,0 +1,165 @@
+import { produce } from 'immer'
+import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import type { Job } from '../job/schema.ts'
+import { wired } from '../testing/benches.ts'
+import { LoadBench, peakOf } from './carried.ts'
+import { type LoadStudy, studyLoad } from './study.ts'
+
+const study = (job: Job): LoadStudy => {
+  const work = studyLoad(job)
+  for (;;) {
+    const next = work.next()
+    if (next.done) return next.value
+    expect(next.value.done).toBeLessThanOrEqual(next.value.of)
+  }
+}
+const rated = (job: Job, va: number) =>
+  produce(job, (draft) => {
+    draft.parts.XF1!.figures = { ...draft.parts.XF1!.figures, va }
+  })
+
+describe('will the transformer carry it', () => {
+  const five = wired({ zones: 5 })
+
+  it('one that does says how much is used and what more has room', () => {
+    const { tone, says, why, mends, sources } = study(rated(five, 75))
+    expect(tone).toBe('well')
+    expect(says).toMatch(/Transformer carries it when all 5 call: \d+ of 75 VA\./)
+    expect(why).toMatch(/Room for \d+ more like Valve/)
+    expect(mends).toEqual([])
+    expect(sources).toHaveLength(1)
+  })
+
+  it('one without margin is told apart from one that is short', () => {
+    const peak = study(rated(five, 75)).sources[0]!.peak
+    const busy = study(rated(five, Math.ceil(peak + 1)))
+    expect([busy.tone, busy.says]).toEqual(['busy', expect.stringContaining('no margin')])
+    const wrong = study(rated(five, 20))
+    expect([wrong.tone, wrong.says]).toEqual(['wrong', expect.stringMatching(/is short by \d+ VA when all 5 call/)])
+    expect(wrong.why).toMatch(/draws \d+ VA as long as it is open/)
+  })
+
+  it('more zones together never draw less, nobody next to nothing, and the plain sum is the careful bound', () => {
+    const { together } = study(rated(five, 75)).sources[0]!
+    expect(together.map(({ zones }) => zones.length)).toEqual([0, 1, 2, 3, 4, 5])
+    expect(together[0]!.va).toBeLessThan(2)
+    for (const [i, one] of together.entries()) {
+      if (i > 0) expect(one.va).toBeGreaterThan(together[i - 1]!.va)
+      if (i > 0) expect(one.plain).toBeGreaterThanOrEqual(one.va * 0.95)
+    }
+  })
+
+  it('of k zones the worst are taken: the hungry one is in every choice', () => {
+    const job = rated(
+      produce(five, (draft) => {
+        draft.parts.V3!.figures = { va: 19 }
+      }),
+      100,
+    )
+    const { together, devices } = study(job).sources[0]!
+    for (const { zones } of together.slice(1)) expect(zones).toContain('z3')
+    const wax = devices.find(({ part }) => part === 'V3')!
+    const plain = devices.find(({ part }) => part === 'V1')!
+    expect(wax.starts / plain.starts).toBeCloseTo(19 / 7, 0)
+    expect(plain.idle).toBeCloseTo(0, 5)
+    expect(plain.needs).toBe(19)
+    expect(plain.volts).toBeGreaterThan(20)
+  })
+
+  it('a stored charge starts high and holds low; the curve falls', () => {
+    const { outage, devices } = study(wired({ valve: 'valve/stored-charge', zones: 3 })).sources[0]!
+    expect(devices[0]!.starts).toBeGreaterThan(2 * devices[0]!.holds)
+    expect(outage.at(-1)!.va).toBeLessThan(0.5 * peakOf(outage))
+    expect(outage.map(({ at }) => at)).toEqual(outage.map(({ at }) => at).toSorted((a, b) => a - b))
+  })
+
+  it('a valve at the end of a long thin run is told by its volts', () => {
+    const job = produce(wired({ remote: true, zones: 2 }), (draft) => {
+      for (const wire of Object.values(draft.wires)) if (wire.cable) Object.assign(wire, { length: 300, size: 0.2 })
+    })
+    const { tone, says, why } = study(rated(job, 100))
+    expect(tone).toBe('wrong')
+    expect(says).toMatch(/gets 1\d\.\d V when all 2 call, and needs 19 V to start/)
+    expect(why).toContain('starts late or not at all')
+  })
+
+  it('what works at line voltage has nothing to carry', () => {
+    const job = wired({
+      scheme: 's9',
+      practice: '230',
+      boiler: 'boiler/switched-live',
+      thermostat: 'thermostat/receiver-230',
+      valve: 'valve/two-port-5',
+    })
+    expect(study(job)).toMatchObject({ tone: 'well', sources: [], mends: [] })
+  })
+
+  it('each panel of a chain carries its own', () => {
+    const job = demoJobs['sable-row']!()
+    const { sources } = study(job)
+    expect(sources.map(({ part }) => part)).toEqual(['PN1'])
+    expect(sources[0]!.devices.length).toBeGreaterThan(2)
+  })
+
+  it('what would let go is said with its time', () => {
+    const job = produce(wired({ zones: 5 }), (draft) => {
+      for (const n of [1, 2, 3, 4, 5]) draft.parts[`V${n}`]!.figures = { va: 20 }
+    })
+    expect(study(rated(job, 40)).sources[0]!.hot.map(({ part }) => part)).toContain('XF1')
+    expect(study(rated(five, 100)).sources[0]!.hot).toEqual([])
+  })
+})
+
+describe('what mends it', () => {
+  const short = rated(
+    produce(wired({ zones: 5 }), (draft) => {
+      draft.parts.V3!.figures = { va: 19 }
+    }),
+    40,
+  )
+  const { mends } = study(short)
+  const named = (name: RegExp) => mends.find((mend) => name.test(mend.name))!
+
+  it('is tried by running it, the best first, each with the figure it leads to', () => {
+    expect(mends.length).toBeGreaterThanOrEqual(3)
+    const order = mends.map(({ mends: how }) => ['well', 'just', 'no'].indexOf(how))
+    expect(order).toEqual(order.toSorted((a, b) => a - b))
+    for (const { leads, job, mends: how } of mends) {
+      if (!job) continue
+      const bench = new LoadBench(job)
+      const run = bench.run(Object.keys(job.zones))
+      for (const { part, va } of leads) expect(peakOf(run.get(part)!)).toBeCloseTo(va, 9)
+      const share = Math.max(...leads.map(({ va, rated }) => va / rated))
+      expect(how).toBe(share <= 0.8 ? 'well' : share <= 1 ? 'just' : 'no')
+    }
+  })
+
+  it('a larger transformer takes its fuse with it, and none above 100 VA is offered', () => {
+    const { job, leads } = named(/^A \d+ VA transformer/)
+    expect(leads[0]!.rated).toBe(75)
+    expect(job!.parts.F1!.figures).toMatchObject({ amps: 4 })
+    expect(job!.parts.XF1!.figures).toMatchObject({ va: 75 })
+    const hungry = produce(short, (draft) => {
+      for (const n of [1, 2, 3, 4, 5]) draft.parts[`V${n}`]!.figures = { va: 40 }
+    })
+    const refused = study(rated(hungry, 100)).mends.find(({ name }) => name.includes('above 100'))
+    expect(refused).toMatchObject({ mends: 'no', leads: [], note: expect.stringContaining('limited-energy') })
+  })
+
+  it('starting one after another does not help what holds what it starts, and is no edit', () => {
+    const { note, job, mends: how } = named(/one after another/)
+    expect([how, note]).toEqual(['no', 'Does not help: it holds what it starts.'])
+    expect(job).toBeUndefined()
+    const stored = rated(wired({ valve: 'valve/stored-charge', zones: 4 }), 30)
+    expect(study(stored).mends.find(({ name }) => /one after another/.test(name))!.note).toContain(
+      's between two zones',
+    )
+  })
+
+  it('a transformer each shares it out', () => {
+    const { leads } = named(/each zone/)
+    expect(leads).toHaveLength(5)
+    expect(Math.max(...leads.map(({ va }) => va))).toBeLessThan(40)
+  })
+})

@@ -1,0 +1,206 @@
+import { type Job, labelOf, type SourceLoad } from '@civil-lantern/core'
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import { toast } from 'sonner'
+import { useJudge, useSession } from '../../data/open-job.tsx'
+import { Button, Card, Segments } from '../../ui/controls.tsx'
+import type { OfferedLoad, OfferedMend } from '../../workers/judge.worker.ts'
+import { Working } from '../scheme/Working.tsx'
+import { fillOf, HowMany, OverTime, stackOf } from './charts.tsx'
+
+const va = (value: number) => (value >= 10 ? value.toFixed(0) : value.toFixed(1))
+
+/** Will the transformer carry it: the verdict first, what mends it, and the figures it comes from, all by running the circuit. */
+export function LoadStage() {
+  const { session, plan: job } = useSession()
+  const { judge, load } = useJudge()
+  const wired = Object.keys(job.wires).length > 0
+  useEffect(() => {
+    if (wired && load.at !== 'cancelled') judge.weigh(job)
+  }, [judge, job, load.at, wired])
+  if (!wired)
+    return (
+      <div className="grid max-w-3xl gap-3">
+        <h1 className="pt-1 text-xl font-bold">Nothing is wired yet, so nothing is carried.</h1>
+        <p>
+          <Link to={`/jobs/${session.id}/scheme/ways`} className="font-semibold underline underline-offset-4">
+            Choose how it is wired
+          </Link>
+          , then the load is found by running it.
+        </p>
+      </div>
+    )
+  if (load.at !== 'done')
+    return (
+      <div className="grid gap-3">
+        <h1 className="pt-1 text-xl font-bold">The load, found by running every zone.</h1>
+        <Working what="The load" state={load} cancel={() => judge.cancel('load')} again={() => judge.again('load')} />
+      </div>
+    )
+  return <Found load={load.result} job={job} />
+}
+
+const tones = { well: '', busy: '', wrong: 'text-bad' } as const
+
+function Found({ load, job }: { load: OfferedLoad; job: Job }) {
+  const { sources, mends } = load
+  const worst = sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
+  const [chosen, choose] = useState<string>()
+  const source = sources.find(({ part }) => part === chosen) ?? worst
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <h1 className="pt-1 text-xl font-bold">
+        <span className={tones[load.tone]}>{load.says}</span> <span className="text-soft">{load.why}</span>
+      </h1>
+      {sources.length > 1 && source && (
+        <Segments
+          label="Transformer"
+          value={source.part}
+          options={sources.map(({ part }) => ({ value: part, says: labelOf(job, part) }))}
+          onChange={choose}
+        />
+      )}
+      {source && (
+        <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+            <Card
+              title={`${labelOf(job, source.part)}, ${source.rated} VA: everything calls at once`}
+              aside="VA, expected"
+            >
+              <div className="px-2 pt-3">
+                <OverTime job={job} source={source} />
+              </div>
+              <ul className="flex flex-wrap gap-x-4 gap-y-1 px-4 pt-1 pb-3">
+                {stackOf(job, source).map(({ id, name }, i) => (
+                  <li key={id} className="inline-flex items-center gap-2">
+                    <span aria-hidden className="size-3.5 rounded-sm" style={{ background: fillOf(i) }} />
+                    {name}
+                  </li>
+                ))}
+              </ul>
+            </Card>
+            <Devices job={job} source={source} />
+          </div>
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+            {mends.length > 0 && <Mends job={job} mends={mends} />}
+            <Card title="How many call together" aside="VA, the worst choice of each">
+              <div className="px-2 pt-2">
+                <HowMany source={source} />
+              </div>
+              <Worst job={job} source={source} />
+            </Card>
+          </div>
+        </div>
+      )}
+    </div>
+  )
+}
+
+/** Which zones are the worst of so many, once it no longer fits. */
+function Worst({ job, source }: { job: Job; source: SourceLoad }) {
+  const over = source.together.find((one) => one.va > source.rated)
+  const names = over?.zones.map((id) => job.zones[id]?.name ?? id)
+  return (
+    <p className="px-4 pt-1 pb-3 text-soft">
+      {names
+        ? `Too much from ${names.length} on: ${names.join(', ')}.`
+        : `All ${source.together.length - 1} together stay within the rating.`}
+    </p>
+  )
+}
+
+function Mends({ job, mends }: { job: Job; mends: readonly OfferedMend[] }) {
+  const { session } = useSession()
+  return (
+    <Card title="What mends it" aside="each tried by running it">
+      <ul className="px-4 pt-2 pb-2">
+        {mends.map((mend) => (
+          <li
+            key={mend.name}
+            className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-3 border-line border-t py-2.5"
+          >
+            <div>
+              <p className={mend.mends === 'no' ? '' : 'font-semibold'}>{mend.name}</p>
+              <p className="text-soft">{mend.note}</p>
+              {mend.leads.length > 0 && (
+                <p className={`font-mono ${mend.mends === 'no' ? 'text-bad' : ''}`}>
+                  {leadsInWords(job, mend)}
+                  {mend.mends === 'no' ? ': still short' : mend.mends === 'just' ? ': no margin' : ''}
+                </p>
+              )}
+            </div>
+            {mend.edit && (
+              <Button
+                onClick={() => {
+                  session.take(mend.edit!)
+                  toast(`${mend.name}. Undo takes it back.`)
+                }}
+                aria-label={`Apply: ${mend.name}`}
+              >
+                Apply
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Card>
+  )
+}
+
+function leadsInWords(job: Job, { leads }: OfferedMend) {
+  const [first, ...more] = leads
+  if (!first) return ''
+  if (more.length === 0) return `${va(first.va)} of ${first.rated} VA`
+  const most = leads.reduce((a, b) => (b.va / b.rated > a.va / a.rated ? b : a))
+  return `at most ${va(most.va)} of ${most.rated} VA on each${job.parts[most.part] ? `, ${labelOf(job, most.part)}` : ''}`
+}
+
+function Devices({ job, source }: { job: Job; source: SourceLoad }) {
+  const fuse = source.hot.map(
+    ({ part, seconds }) =>
+      `${labelOf(job, part)} would give way in some ${seconds < 100 ? `${Math.ceil(seconds)} s` : `${Math.round(seconds / 60)} min`}.`,
+  )
+  return (
+    <Card title="What each draws" aside="VA and volts, expected">
+      <div className="overflow-x-auto px-4 pt-2">
+        <table className="w-full min-w-[34rem] text-right">
+          <thead className="text-soft">
+            <tr>
+              <th className="py-1.5 text-left font-normal">Part</th>
+              {['starts', 'holds', 'idle', 'volts there, worst', 'needs'].map((head) => (
+                <th key={head} className="py-1.5 pl-4 font-normal">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="font-mono">
+            {source.devices.map((device) => {
+              const short = device.needs !== undefined && device.volts < device.needs
+              return (
+                <tr key={device.part} className="border-line border-t">
+                  <th className="py-2 text-left font-sans font-semibold">
+                    {labelOf(job, device.part)}
+                    <span className="font-normal text-soft">, {job.zones[device.zone]?.name}</span>
+                  </th>
+                  <td>{device.starts.toFixed(1)}</td>
+                  <td>{device.holds.toFixed(1)}</td>
+                  <td>{device.idle < 0.05 ? '0' : device.idle.toFixed(1)}</td>
+                  <td className={short ? 'font-bold text-bad' : ''}>{device.volts.toFixed(1)}</td>
+                  <td>{device.needs ?? '–'}</td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="border-line border-t px-4 py-3">
+        Primary <strong className="font-mono">{source.primary.toFixed(2)} A</strong>
+        <span className="px-3 text-soft">·</span>
+        Added up plainly <strong className="font-mono">{va(source.together.at(-1)?.plain ?? 0)} VA</strong>, the careful
+        bound
+        {fuse.length > 0 && <span className="font-semibold text-bad"> {fuse.join(' ')}</span>}
+      </p>
+    </Card>
+  )
+}

@@ -1,0 +1,109 @@
+import { type Job, MARGIN, type SourceLoad } from '@civil-lantern/core'
+import {
+  Area,
+  AreaChart,
+  Bar,
+  BarChart,
+  Cell,
+  LabelList,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts'
+
+/** Fills that stay apart in grey and for most eyes; amber is kept for what is live. */
+export const fills = ['#5b7f95', '#8aa6b5', '#7a6a55', '#3e6170', '#a9bac3', '#94846c', '#2f4a56', '#c2b59e'] as const
+export const fillOf = (i: number) => fills[i % fills.length]!
+/** What serves no single zone. */
+export const REST = ''
+
+const ticks = { fill: 'var(--soft)', fontSize: 15 } as const
+/** Words on a line: above or below it, and legible whatever lies behind. */
+const beside = { fontSize: 15, fontWeight: 600, stroke: 'var(--card)', strokeWidth: 4, paintOrder: 'stroke' } as const
+const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`
+
+/** The names under which a source's load is stacked: its zones, and the rest where there is any. */
+export function stackOf(job: Job, { outage }: SourceLoad): { id: string; name: string }[] {
+  const ids = new Set(outage.flatMap(({ zones }) => Object.keys(zones).filter((zone) => zones[zone]! > 0.05)))
+  const zones = Object.entries(job.zones)
+    .filter(([id]) => ids.has(id))
+    .sort(([, a], [, b]) => a.number - b.number)
+    .map(([id, { name }]) => ({ id, name }))
+  return ids.has(REST) ? [...zones, { id: REST, name: 'Control itself' }] : zones
+}
+
+/** VA against time, stacked by zone, with the rating and the margin. */
+export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
+  const stack = stackOf(job, source)
+  // The loads add up as phasors: each zone's share of what the winding carries.
+  const data = source.outage.map(({ at, zones, va, plain }) => ({
+    at,
+    ...Object.fromEntries(stack.map(({ id }) => [id || 'rest', plain > 0 ? ((zones[id] ?? 0) * va) / plain : 0])),
+  }))
+  const most = Math.ceil(Math.max(source.rated, source.peak) / 10) * 10 + 10
+  return (
+    <ResponsiveContainer width="100%" height={250}>
+      <AreaChart data={data} margin={{ top: 8, right: 16, bottom: 0, left: -8 }}>
+        <XAxis
+          dataKey="at"
+          type="number"
+          domain={[0, 'dataMax']}
+          tickFormatter={clock}
+          tick={ticks}
+          stroke="var(--line)"
+        />
+        <YAxis domain={[0, most]} tick={ticks} stroke="var(--line)" width={52} />
+        {stack.map(({ id }, i) => (
+          <Area
+            key={id}
+            dataKey={id || 'rest'}
+            stackId="va"
+            type="stepAfter"
+            stroke="var(--card)"
+            fill={fillOf(i)}
+            fillOpacity={1}
+            isAnimationActive={false}
+          />
+        ))}
+        <ReferenceLine
+          y={source.rated}
+          stroke="var(--bad)"
+          strokeWidth={2.5}
+          label={{ ...beside, value: `rating ${source.rated} VA`, position: 'insideBottomRight', fill: 'var(--bad)' }}
+        />
+        <ReferenceLine
+          y={MARGIN * source.rated}
+          stroke="var(--ink)"
+          strokeDasharray="5 4"
+          label={{
+            ...beside,
+            value: `with a margin ${(MARGIN * source.rated).toFixed(0)}`,
+            position: 'insideTopRight',
+            fill: 'var(--ink)',
+          }}
+        />
+      </AreaChart>
+    </ResponsiveContainer>
+  )
+}
+
+/** How many call together: the worst choice of each number. */
+export function HowMany({ source }: { source: SourceLoad }) {
+  const data = source.together.map(({ zones, va }) => ({ k: String(zones.length), va: Math.round(va) }))
+  return (
+    <ResponsiveContainer width="100%" height={200}>
+      <BarChart data={data} margin={{ top: 22, right: 8, bottom: 0, left: 8 }}>
+        <XAxis dataKey="k" tick={ticks} stroke="var(--line)" />
+        <YAxis hide domain={[0, (most: number) => Math.max(most, source.rated) * 1.1]} />
+        <Bar dataKey="va" isAnimationActive={false} radius={[4, 4, 0, 0]}>
+          {data.map(({ k, va }) => (
+            <Cell key={k} fill={va > source.rated ? 'var(--bad)' : fills[1]} />
+          ))}
+          <LabelList dataKey="va" position="top" fill="var(--ink)" fontSize={15} />
+        </Bar>
+        <ReferenceLine y={source.rated} stroke="var(--bad)" strokeWidth={2} />
+      </BarChart>
+    </ResponsiveContainer>
+  )
+}

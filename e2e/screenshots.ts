@@ -38,6 +38,11 @@ const call = (zone: string) => async (window: Window) => {
   await window.verdict('open and proven')
 }
 
+// The light station with an old wax valve in its oil store.
+const { document: hungry } = await program.job('kestrel-point')
+hungry.planned.parts.V3!.figures = { va: 19 }
+await program.put('hungry', hungry)
+
 const shots: readonly Shot[] = [
   { name: 'jobs', path: '/' },
   { name: 'parts', path: '/parts/valve/stored-charge' },
@@ -54,7 +59,7 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
-  { name: 'loops-panel', path: '/jobs/sable-row/scheme/loops' },
+  { name: 'load', path: '/jobs/hungry/load', prepare: async (window) => void (await window.verdict('is short by')) },
   { name: 'ways', path: '/jobs/kestrel-point/scheme/ways' },
   {
     name: 'wall',

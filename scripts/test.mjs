@@ -46,12 +46,13 @@ async function suite(name, args) {
   }
 }
 
-// The oracle is one long process; what else needs only one goes on beside it.
+// The oracle is one long process; what else needs no browser goes on beside it.
 await Promise.all([
   step('oracle: the core against ngspice', 'npm', ['run', '-s', 'oracle']),
-  step('check: format, lint, types, rooms, names', 'npm', ['run', '-s', 'check']).then(build),
+  step('check: format, lint, types, rooms, names', 'npm', ['run', '-s', 'check'])
+    .then(build)
+    .then(() => suite('unit tests', [])),
 ])
-await suite('unit tests', [])
 await suite('browser tests', ['--config', 'e2e/vitest.config.ts'])
 rmSync(folder, { recursive: true, force: true })
 

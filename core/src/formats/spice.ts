@@ -19,13 +19,13 @@ export function writeSpice(circuit: Circuit, title: string): string {
       lines.push(`Vs${i} s${i} ${b} DC ${number(direct)} AC ${branch.volts}`, `Rs${i} ${a} s${i} ${number(ohms)}`)
       continue
     }
-    const series = henries > 0
-    // A rectifier lets no direct current through: behind a farad so large that alternating current does not notice it.
+    // A rectifier lets no direct current through: a farad blocks it, tuned out by an inductance at the frequency of the site.
     const blocked = branch.element?.form === 'load' && branch.element.rectified === true
+    const inductance = henries + (blocked ? 1 / ((2 * Math.PI * netlist.hertz) ** 2 * BLOCKING_FARADS) : 0)
     const end = blocked ? `q${i}` : b
-    lines.push(`R${i} ${a} ${series ? `m${i}` : end} ${number(ohms)}`)
-    if (series) lines.push(`L${i} m${i} ${end} ${number(henries)}`)
-    if (blocked) lines.push(`Cq${i} ${end} ${b} ${BLOCKING_FARADS}`)
+    lines.push(`R${i} ${a} ${inductance > 0 ? `m${i}` : end} ${number(ohms)}`)
+    if (inductance > 0) lines.push(`L${i} m${i} ${end} ${number(inductance)}`)
+    if (blocked) lines.push(`Cq${i} ${end} ${b} ${number(BLOCKING_FARADS)}`)
     if (farads > 0) lines.push(`C${i} ${a} ${b} ${number(farads)}`)
   }
   for (const [w, winding] of netlist.windings.entries()) {
@@ -46,5 +46,5 @@ export function writeSpice(circuit: Circuit, title: string): string {
   return `${lines.join('\n')}\n`
 }
 
-const BLOCKING_FARADS = '1e3'
+const BLOCKING_FARADS = 1e-3
 const number = (value: number) => value.toPrecision(17)

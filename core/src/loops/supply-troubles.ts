@@ -1,0 +1,125 @@
+import { transformerIn } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import { is } from '../motion/plays.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { kindOf } from '../parts/index.ts'
+import { labelOf, type Piece, type Sentence } from '../words/words.ts'
+import { darkInWords } from './dark-in-words.ts'
+import type { Loops } from './loops.ts'
+
+/** What is wrong with the supply: what buzzes, has let go or soon will, burnt boards, dark lines, dead transformers. */
+export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
+  const troubles: Sentence[] = []
+  for (const part of simulation.buzzing)
+    troubles.push([{ text: labelOf(job, part), part, wrong: true }, { text: buzzInWords(simulation, part) }])
+  const blown = new Set<string>()
+  for (const { id, kind, figures } of simulation.netlist.parts.values()) {
+    if (!kind.roles?.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
+    blown.add(id)
+    troubles.push([
+      { text: labelOf(job, id), part: id, wrong: true },
+      { text: kind.says(figures, simulation.stateOf(id)) === 'tripped' ? ' has tripped' : ' has blown' },
+      ...(overloaded(simulation, id) ?? shortInWords(simulation, job, id)),
+    ])
+  }
+  for (const { part, seconds } of simulation.overheating()) troubles.push(tooHot(simulation, job, part, seconds))
+  for (const part of simulation.netlist.parts.values()) {
+    if (part.kind.roles?.board && !is(simulation, part, 'board'))
+      troubles.push([
+        { text: labelOf(job, part.id), part: part.id, wrong: true },
+        { text: ': its board is burnt, by voltage from outside on a call pair that takes a dry contact only.' },
+      ])
+  }
+  for (const strip of loops.shared) {
+    if (!strip.id.startsWith('supply:') || strip.sourceVolts === 0 || strip.complete) continue
+    const dark = strip.dark
+    if (!dark || (dark.part && blown.has(dark.part))) continue
+    const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
+    troubles.push([
+      source,
+      { text: ' gets no line voltage. The line goes dark at ' },
+      darkInWords(job, dark),
+      { text: '.' },
+    ])
+  }
+  for (const part of simulation.netlist.parts.values()) {
+    const winding = transformerIn(part)
+    if (!winding) continue
+    const { id } = part
+    const fed = loops.shared.find((s) => s.id === `supply:${id}`)
+    const { volts, amps } = simulation.windingLoad(id, winding.element.name)
+    const rated = simulation.netlist.parts.get(id)!.figures
+    if (fed?.complete && volts < 0.2 * rated.openVolts! && amps > 0.1)
+      troubles.push([
+        { text: labelOf(job, id), part: id, wrong: true },
+        { text: ` is shorted: ${amps.toFixed(0)} A flow and no volts are left. Kill the power.` },
+      ])
+    else if (fed?.complete && volts < 0.2 * rated.openVolts!)
+      troubles.push([
+        { text: labelOf(job, id), part: id, wrong: true },
+        { text: ' is fed and gives nothing: a winding is open.' },
+      ])
+  }
+  return troubles
+}
+
+/** A fuse that let go because too much hung on it: its current ran through sound loads, and through no short. */
+function overloaded(simulation: Simulation, fuse: string): Piece[] | undefined {
+  const amps = simulation.overloadAt(fuse)
+  const rating = simulation.netlist.parts.get(fuse)?.figures.amps
+  if (amps === undefined || !rating) return undefined
+  return [
+    {
+      text: `: ${amps.toFixed(1)} A flowed and it is rated for ${rating} A. Nothing is shorted; too much hangs on it at once.`,
+    },
+  ]
+}
+
+/** Something carries more than it can for long. */
+function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): Sentence {
+  const part = simulation.netlist.parts.get(id)!
+  const winding = transformerIn(part)
+  const time =
+    seconds < 100
+      ? `${Math.ceil(seconds)} s`
+      : seconds < 5400
+        ? `${Math.round(seconds / 60)} min`
+        : `${Math.round(seconds / 3600)} h`
+  const name: Piece = { text: labelOf(job, id), part: id, wrong: true }
+  if (!winding) return [name, { text: ` carries more than it is rated for and lets go in some ${time}.` }]
+  const { va } = simulation.windingLoad(id, winding.element.name)
+  return [
+    name,
+    {
+      text: ` carries ${va.toFixed(0)} VA of ${part.figures.va} and burns out in some ${time}: too much calls at once.`,
+    },
+  ]
+}
+
+const buzzInWords = (simulation: Simulation, part: string) => {
+  const hertz = simulation.hertzOf(part)
+  return ` buzzes${hertz ? `, some ${Math.round(hertz)} times a second` : ''}: it switches off its own supply as soon as it pulls in.`
+}
+
+/** What the current went through that opened a fuse: the wires and parts, from the fuse on. */
+function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
+  const path = simulation.blownBy(fuse)
+  if (!path) return [{ text: '.' }]
+  const parts: Piece[] = []
+  const wires: Piece[] = []
+  for (const id of path) {
+    const wire = /^wire:(.+)$/.exec(id)?.[1]
+    const part = wire ? undefined : id.slice(0, id.indexOf('.'))
+    if (wire) wires.push({ text: job.wires[wire]?.label ?? wire, wire })
+    else if (part && part in job.parts && part !== fuse && kindOf(job.parts[part]!)?.class !== 'joint')
+      if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
+  }
+  const listed = (pieces: Piece[]) => pieces.flatMap((piece, i) => (i === 0 ? [piece] : [{ text: ', ' }, piece]))
+  return [
+    { text: ': the current ran through ' },
+    ...listed(parts),
+    { text: parts.length > 0 ? ' by wires ' : 'wires ' },
+    ...listed(wires),
+    { text: '. Find the short before it is made again.' },
+  ]
+}

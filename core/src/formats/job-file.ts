@@ -3,6 +3,7 @@ import { type Document, FORMAT, VERSION } from '../job/schema.ts'
 import { validateDocument } from '../job/validate.ts'
 import type { Entry } from '../record/entry.ts'
 import { readEntry } from './read-entry.ts'
+import { strangersIn } from './strangers.ts'
 import { type Beside, noBeside, upgradeDocument, upgradeEntry } from './upgrades/index.ts'
 
 /** A job as a file: its document, what was entered on it, and what an older version held beside. */
@@ -56,6 +57,8 @@ export function openJobFile(value: unknown): Result<JobFile> {
   if (version !== VERSION) return fail(newer(version))
   const opened = openDocument('document' in value ? value.document : undefined)
   if (!opened.ok) return opened
+  const strange = strangersIn(opened.value.document)
+  if (strange.length > 0) return fail(...strange)
   const listed = 'entries' in value ? value.entries : []
   if (!Array.isArray(listed))
     return fail({

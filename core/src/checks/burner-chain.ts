@@ -15,8 +15,11 @@ export const burnerChain: Rule = {
     })
     if (!chain || chain.items.length === 0) return []
     const met = new Set(stationsOf(chain).map(({ part }) => part))
+    // A damper without a plug passes the call itself on: then every call comes through its proof.
+    const calls = loops.zones.flatMap(({ call }) => (call ? [new Set(stationsOf(call).map(({ part }) => part))] : []))
+    const inEveryCall = (id: string) => calls.length > 0 && calls.every((parts) => parts.has(id))
     return safeties.flatMap(({ id }): Found[] =>
-      met.has(id)
+      met.has(id) || inEveryCall(id)
         ? []
         : [
             {

@@ -7,7 +7,7 @@ import { endSwitchOf } from '../parts/kind.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { ZoneLoops } from './loops.ts'
-import { boilersTold, hasBoiler, withheld } from './plant.ts'
+import { boilersTold, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
 /** What a zone with a valve that opens and shuts is told by. */
@@ -212,6 +212,16 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
       { text: '.' },
     )
   }
+  const opening = boilersTold(simulation).length === 0 ? onItsWay(simulation) : undefined
+  if (opening) return stands(`${says}; ${labelOf(job, opening.by.id)}: ${opening.why}`, { moving: true })
+  const stops = boilersTold(simulation).length === 0 ? safetyThatStops(simulation) : undefined
+  if (stops)
+    return trouble(
+      'proven, boiler deaf',
+      { text: 'valve open and proven, but ' },
+      { text: labelOf(job, stops.id), part: stops.id, wrong: true },
+      { text: ' does not pass the call on. Find out why; never bridge it.' },
+    )
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
   return endSwitchOf(valve.kind.roles) ? stands(`${says}, proven`) : stands(`${says}, assumed`, { assumed: true })

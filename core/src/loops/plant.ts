@@ -28,3 +28,27 @@ export function withheld(simulation: Simulation, strip: Strip | undefined): With
   const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), dark.element)
   return why === undefined ? undefined : { by, why }
 }
+
+/** A safety on its way to its proof: a damper that opens. The boiler cannot answer before it stands. */
+export function onItsWay(simulation: Simulation): Withheld | undefined {
+  for (const by of simulation.netlist.parts.values()) {
+    if (by.kind.class !== 'safety' || simulation.alterations.pins[by.id]) continue
+    for (const [element, branch] of by.branches) {
+      const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), element)
+      if (why !== undefined && !simulation.circuit.forced(branch)) return { by, why }
+    }
+  }
+  return undefined
+}
+
+/** A safety whose contact stands open with the call's volts across it: nothing behind it hears the call. */
+export const safetyThatStops = ({ netlist, circuit }: Simulation): InstalledPart | undefined =>
+  [...netlist.parts.values()].find(
+    ({ kind, branches }) =>
+      kind.class === 'safety' &&
+      [...branches.values()].some(
+        (branch) => branch.form === 'contact' && circuit.lump(branch).open && circuit.volts(branch.a, branch.b) > STOPS,
+      ),
+  )
+/** Volts across an open contact from which it is what stops a call. */
+const STOPS = 5

@@ -25,6 +25,20 @@ const called = (job: Job, wrong: readonly string[] = []) => {
 const gas = (boiler: string) => wired({ scheme: boiler === 'boiler/gas' ? 's2' : 's4', boiler })
 
 describe('normal running', () => {
+  it('a damper without a plug lets the call through only when it stands open', () => {
+    const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
+    const bench = called(job)
+    bench.runTo(20)
+    expect([bench.stateOf('D1').driven, bench.stateOf('B1').pulledIn]).toEqual([true, false])
+    expect(look(bench, job)).toMatchObject({ tone: expect.not.stringContaining('wrong') })
+    bench.settle()
+    expect([bench.stateOf('B1').pulledIn, bench.stateOf('GV1').open]).toEqual([true, true])
+    const stuck = called(job, ['part:D1/proofMissing'])
+    stuck.settle()
+    expect(stuck.stateOf('B1').pulledIn).toBe(false)
+    expect(look(stuck, job)).toMatchObject({ tone: 'wrong', says: expect.stringContaining('Vent damper') })
+  })
+
   it.each(['boiler/gas', 'boiler/valve-supply'])('%s: a vent damper in its time is waited for', (boiler) => {
     const job = gas(boiler)
     const bench = called(job)

@@ -17,6 +17,10 @@ export const chainTerminals = {
   b2: { role: 'burner chain return', marking: 'B2', circuit: 'low voltage', takes: 1 },
 } as const
 
+/** The same without a plug: the damper hangs elsewhere. */
+const { d1: _d1, d2: _d2, d3: _d3, ...withoutPlug } = chainTerminals
+export const plainChainTerminals = withoutPlug
+
 export const chainFigures = {
   va: { name: 'Transformer inside', unit: 'VA', value: 40 },
   ratedVolts: { name: 'Volts at rated load', unit: 'V', value: 24 },
@@ -37,6 +41,18 @@ export const chainInside = <S>(
   contact<S>('damperRelay', hot, 'd1', fires, 0.02),
   strap('damperCommon', common, 'd2'),
   strap('chain', 'd3', 'b1'),
+  strap('chainReturn', common, 'b2'),
+]
+
+/** The chain of a control without a plug: the call itself has come through the damper's proof. */
+export const plainChainInside = <S>(
+  hot: string,
+  common: string,
+  { pumps, fires }: { pumps: (s: S) => boolean; fires: (s: S) => boolean },
+): Element<S>[] => [
+  contact<S>('pumpRelay', 'l', 'c1', pumps, 0.02),
+  strap('pumpNeutral', 'n', 'c2'),
+  contact<S>('damperRelay', hot, 'b1', fires, 0.02),
   strap('chainReturn', common, 'b2'),
 ]
 

@@ -3,7 +3,7 @@ import { dryCallBoiler } from './boiler-dry-call.ts'
 import { gasBoiler } from './boiler-gas.ts'
 import { switchedLiveBoiler, voltFreeBoiler } from './boiler-line.ts'
 import { oilBoiler } from './boiler-oil.ts'
-import { valveSupplyBoiler } from './boiler-valve-supply.ts'
+import { valveSupplyBoiler, valveSupplyNoPlug } from './boiler-valve-supply.ts'
 import { breaker } from './breaker.ts'
 import { burner } from './burner.ts'
 import { damper, gasValve, rollOut, spillSwitch } from './burner-chain.ts'
@@ -83,6 +83,7 @@ export const kinds: readonly PartKind[] = [
   pumpPanel,
   dryCallBoiler,
   valveSupplyBoiler,
+  valveSupplyNoPlug,
   oilBoiler,
   gasBoiler,
   switchedLiveBoiler,

@@ -39,17 +39,23 @@ const companies: Readonly<Record<string, Company>> = {
     wirer.wire('EYE1.f2', 'B1.f2', 'yellow', 0.6)
   },
   'boiler/valve-supply': gasCompany,
+  'boiler/valve-supply-no-plug': gasCompany,
   'boiler/gas': gasCompany,
 }
+
+/** Has the control a plug for the vent damper? Without one it hangs on the valve supply and passes the call on. */
+export const hasDamperPlug = (kind: string) => catalogue.get(kind)?.terminals.d1 !== undefined
 
 function gasCompany(wirer: Wirer, place: string) {
   wirer.hang('D1', 'safety/damper', 'Vent damper', place)
   wirer.hang('SP1', 'safety/spill', 'Spill switch', place)
   wirer.hang('RO1', 'safety/roll-out', 'Roll-out switch', place)
   wirer.hang('GV1', 'burner/gas-valve', 'Gas valve', place)
-  wirer.wire('B1.d1', 'D1.d1', 'red', 1.5)
-  wirer.wire('B1.d2', 'D1.d2', 'blue', 1.5)
-  wirer.wire('B1.d3', 'D1.d3', 'yellow', 1.5)
+  if (hasDamperPlug(wirer.parts.B1?.kind ?? '')) {
+    wirer.wire('B1.d1', 'D1.d1', 'red', 1.5)
+    wirer.wire('B1.d2', 'D1.d2', 'blue', 1.5)
+    wirer.wire('B1.d3', 'D1.d3', 'yellow', 1.5)
+  }
   wirer.wire('B1.b1', 'SP1.in', 'orange', 1)
   wirer.wire('SP1.out', 'RO1.in', 'orange', 1)
   wirer.wire('RO1.out', 'GV1.g1', 'orange', 1)

@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
-import { hangBoiler, hangCompany } from './boiler-company.ts'
+import { hangBoiler, hangCompany, hasDamperPlug } from './boiler-company.ts'
 import { callPairOf } from './facts.ts'
 import { hangSource, hangSupply, landMains } from './supply.ts'
 import { type Bus, Wirer, type Wiring } from './wirer.ts'
@@ -49,7 +49,12 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
   for (const landFuse of fuses) landFuse()
 
   const [pairHot, pairBack] = callPairOf(boiler.kind)
-  const call = wirer.bus('call', room, 'orange').join(`B1.${pairHot}`)
+  const throughDamper = fromBoiler && !hasDamperPlug(boiler.kind)
+  const call = wirer.bus('call', room, 'orange').join(throughDamper ? 'D1.d1' : `B1.${pairHot}`)
+  if (throughDamper) {
+    shared!.hot.join('D1.d2')
+    wirer.wire('D1.d3', `B1.${pairHot}`, 'yellow', 1.5)
+  }
   const callBack = fromBoiler ? shared!.common : wirer.bus('call return', room, 'brown').join(`B1.${pairBack}`)
   const zones: Job['zones'] = {}
   for (const [i, zone] of zonesIn.entries()) {

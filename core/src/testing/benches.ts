@@ -38,7 +38,7 @@ export function wired(ask: Ask = {}): Job {
   const { scheme = 's2', zones = 2, practice = '120', powered, twoLead, remote } = ask
   const job = blankJob('Bench', practice)
   const draws = ask.valve?.includes('heat') ? 22 : 10
-  job.survey.transformer.va = Math.max(40, (ask.boiler === 'boiler/valve-supply' ? 25 : 10) + draws * zones)
+  job.survey.transformer.va = Math.max(40, (ask.boiler?.startsWith('boiler/valve-supply') ? 25 : 10) + draws * zones)
   job.survey.transformer.fuseAmps = fuseFor(job.survey.transformer.va)
   for (let n = 1; n <= zones; n++)
     job.zones[`z${n}`] = {

@@ -18,6 +18,7 @@ export const ways: (Ask & { most?: number })[] = [
   { scheme: 's6', valve: 'valve/power-both-ways' },
   { scheme: 's3' },
   { scheme: 's4', boiler: 'boiler/valve-supply' },
+  { scheme: 's4', boiler: 'boiler/valve-supply-no-plug' },
   { scheme: 's4', boiler: 'boiler/valve-supply', valve: 'valve/heat-3' },
   { scheme: 's5a', panel: 'panel/zone-valve-6', most: 6 },
   { scheme: 's5a', panel: 'panel/zone-valve-6', valve: 'valve/heat-3', most: 4 },

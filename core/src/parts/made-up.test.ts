@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { plainFile, readJobFile, writeJobFile } from '../formats/job-file.ts'
+import { openDocument, plainFile, readJobFile, writeJobFile } from '../formats/job-file.ts'
 import { writeSpice } from '../formats/spice.ts'
 import { documentOf } from '../job/document.ts'
 import { loopsOf } from '../loops/loops.ts'
@@ -73,5 +73,8 @@ it('a made-up kind takes one described value: it is simulated, drawn, judged, me
   expect(read(bench, 'loz', a.value, b.value).value).toBeGreaterThan(24)
   expect(writeSpice(bench.circuit, 'made up')).toContain('* V2.motor')
   const document = documentOf(job)
-  expect(readJobFile(writeJobFile(document))).toEqual({ ok: true, value: plainFile(document) })
+  // Written it is whole; a program whose catalogue lacks it refuses the file by its name.
+  const written = JSON.parse(writeJobFile(document))
+  expect(openDocument(written.document)).toEqual({ ok: true, value: plainFile(document) })
+  expect(readJobFile(writeJobFile(document))).toMatchObject({ ok: false, failures: [{ code: 'job/kind' }] })
 })

@@ -47,7 +47,9 @@ it.each(ways.map((ask) => [`${ask.scheme} ${ask.valve ?? ''}`, ask] as const))(
     const job = wired({ ...ask, zones: ask.hotWater ? 3 : 2 })
     const { ladders } = laddersOf(new Simulation(job), job)
     const rungs = ladders.flatMap((ladder) => ladder.rungs)
-    expect(rungs.filter(({ irregular }) => irregular).map(({ irregular }) => irregular)).toEqual([])
+    // A damper that hangs on the valve supply and passes the call on is a bridge: drawn by its shortest ways, and said.
+    const bridge = ask.boiler === 'boiler/valve-supply-no-plug'
+    expect(rungs.some(({ irregular }) => irregular !== undefined)).toBe(bridge)
     expect(rungs.map(({ number }) => number)).toEqual(rungs.map((_, i) => i + 1))
     const shown = new Set(
       [...rungs.map(({ network }) => network), ...ladders.flatMap(({ head, tail }) => [...head, ...tail])].flatMap(

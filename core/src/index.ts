@@ -42,15 +42,9 @@ export { MOST_ZONES, moveZone, placeNamed, removeZone, zonesInOrder } from './jo
 export { type Budget, budgetsOf, everythingCalling } from './load/budget.ts'
 export type { Moment } from './load/carried.ts'
 export { fuseFor } from './load/fuse-size.ts'
-export {
-  type Device,
-  LIMITED,
-  type LoadStudy,
-  MARGIN,
-  type Mend,
-  type SourceLoad,
-  studyLoad,
-} from './load/study.ts'
+export { LIMITED, MARGIN } from './load/limits.ts'
+export type { Mend } from './load/mends.ts'
+export { type Device, type LoadStudy, type SourceLoad, studyLoad } from './load/study.ts'
 // loops: following the voltage
 export * from './loops/index.ts'
 export { meaningOf } from './meter/meaning.ts'

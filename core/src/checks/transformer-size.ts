@@ -1,16 +1,10 @@
 import { fuseFor } from '../load/fuse-size.ts'
+import { fusesOf, isFuse } from '../load/fuses.ts'
+import { LIMITED } from '../load/limits.ts'
 import { transformersOf } from '../load/transformers.ts'
 import { kindOf } from '../parts/index.ts'
-import type { PartKind } from '../parts/kind.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
-
-/** A limited-energy circuit stays at or under this, VA. */
-const LIMITED = 100
-
-/** A fuse has no handle: nothing opens it but its own current. */
-const isFuse = ({ class: of, roles }: PartKind) =>
-  of === 'protection' && roles?.blown !== undefined && roles.closed === undefined
 
 export const transformerSize: Rule = {
   id: 'transformer-size',
@@ -24,7 +18,7 @@ export const transformerSize: Rule = {
         found.push({
           severity: 'fails',
           at: [{ part }],
-          says: `${labelOf(job, part)}: ${va.toFixed(0)} VA with everything calling, and rated for ${rated} VA.`,
+          says: `${labelOf(job, part)}: ${va.toFixed(va < rated + 1 ? 1 : 0)} VA with everything calling, and rated for ${rated} VA.`,
           why: 'It works with few zones and fails with many: volts sag, valves stall, the winding runs hot.',
           remedy: 'A bigger transformer, or valves that draw less.',
         })
@@ -36,10 +30,7 @@ export const transformerSize: Rule = {
           why: `A limited-energy 24 V circuit stays at or under ${LIMITED} VA for each transformer.`,
           remedy: 'Two transformers, kept apart.',
         })
-      const secondary = poles.low.find((feed) => feed.part.id === part)
-      for (const one of all.netlist.parts.values()) {
-        if (!isFuse(one.kind) || !secondary) continue
-        if (!poles.rail.joined(one.nodes.get('in')!, secondary.hotNode)) continue
+      for (const one of fusesOf(all.netlist, poles, part)) {
         const [most, amps] = [fuseFor(rated), one.figures.amps ?? 0]
         if (amps > most)
           found.push({

@@ -106,8 +106,8 @@ describe('will the transformer carry it', () => {
     const job = produce(wired({ zones: 5 }), (draft) => {
       for (const n of [1, 2, 3, 4, 5]) draft.parts[`V${n}`]!.figures = { va: 20 }
     })
-    expect(study(rated(job, 40)).sources[0]!.hot.map(({ part }) => part)).toContain('XF1')
-    expect(study(rated(five, 100)).sources[0]!.hot).toEqual([])
+    expect(study(rated(job, 40)).hot.map(({ part }) => part)).toContain('XF1')
+    expect(study(rated(five, 100)).hot).toEqual([])
   })
 })
 
@@ -161,5 +161,67 @@ describe('what mends it', () => {
     const { leads } = named(/each zone/)
     expect(leads).toHaveLength(5)
     expect(Math.max(...leads.map(({ va }) => va))).toBeLessThan(40)
+  })
+
+  it('another valve is offered only where it draws less, and what stays keeps its nameplate', () => {
+    // Five plain motors: a store would draw more while it charges.
+    const plain = study(rated(wired({ zones: 5 }), 40)).mends
+    expect(plain.some(({ name }) => name.includes('in place of'))).toBe(false)
+    const mend = named(/in place of Valve 3/)
+    expect(mend.job!.parts.XF1!.figures).toMatchObject({ va: 40 })
+    expect(mend.leads[0]).toMatchObject({ rated: 40 })
+    expect(mend.leads[0]!.va).toBeLessThan(study(short).sources[0]!.peak)
+  })
+
+  it('a way wired again takes the transformer that hangs, not the one once surveyed', () => {
+    const surveyed = produce(short, (draft) => {
+      draft.survey.transformer.va = 130
+    })
+    for (const { leads, job } of study(surveyed).mends)
+      for (const { rated } of leads) expect([40, 75]).toContain(job ? rated : 40)
+  })
+
+  it('of several transformers only the one that is short grows, with its own fuse', () => {
+    const each = produce(wired({ scheme: 's3', zones: 3 }), (draft) => {
+      draft.parts.V2!.figures = { va: 38 }
+      for (const n of [1, 2, 3]) draft.parts[`XF${n}`]!.figures = { ...draft.parts[`XF${n}`]!.figures, va: 40 }
+    })
+    const larger = study(each).mends.find(({ name }) => /^A \d+ VA/.test(name))!.job!
+    expect([1, 2, 3].map((n) => larger.parts[`XF${n}`]!.figures!.va)).toEqual([40, 50, 40])
+    const fuses = [1, 2, 3].map((n) => larger.parts[`F${n}`]!.figures!.amps)
+    expect(fuses[1]).toBe(2.5)
+    expect([fuses[0], fuses[2]]).toEqual([each.parts.F1!.figures!.amps, each.parts.F3!.figures!.amps])
+    expect(larger.survey).toEqual(each.survey)
+  })
+})
+
+describe('odd plants', () => {
+  it('a valve that gets nothing is named, not left out in silence', () => {
+    const cut = produce(wired({ zones: 3 }), (draft) => {
+      for (const [id, { from, to }] of Object.entries(draft.wires))
+        if ([from, to].some(({ part, terminal }) => part === 'V2' && terminal === 'm1')) delete draft.wires[id]
+    })
+    const { why, sources } = study(cut)
+    expect(why).toContain('Not counted, for it gets nothing: Valve 2.')
+    expect(sources[0]!.devices.map(({ part }) => part)).toEqual(['V1', 'V3'])
+    expect(study(wired({ zones: 3 })).why).not.toContain('Not counted')
+  })
+
+  it('one zone is spoken of as one, and no zone as none', () => {
+    expect(study(wired({ zones: 1 })).says).toContain('when its zone calls')
+    const none = produce(wired({ zones: 1 }), (draft) => {
+      draft.zones = {}
+    })
+    expect(study(none).says).toBe('No zone is surveyed, so nothing calls.')
+  })
+
+  it('what lets go at once is told with its second', () => {
+    const job = produce(wired({ zones: 5 }), (draft) => {
+      for (const n of [1, 2, 3, 4, 5]) draft.parts[`V${n}`]!.figures = { va: 60 }
+      draft.parts.F1!.figures = { amps: 1 }
+    })
+    const fuse = study(rated(job, 400)).hot.find(({ part }) => part === 'F1')!
+    expect(fuse.seconds).toBeGreaterThan(0)
+    expect(fuse.seconds).toBeLessThan(3)
   })
 })

@@ -1,22 +1,12 @@
-import { produce } from 'immer'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { kindOf, kinds } from '../parts/index.ts'
-import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
+import { kindOf } from '../parts/index.ts'
 import { labelOf } from '../words/words.ts'
 import { asking } from './all-calling.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
-import { fuseFor } from './fuse-size.ts'
-
-/** A limited-energy 24 V circuit stays at or under this for each transformer, VA. */
-export const LIMITED = 100
-/** Share of the rating that is used on purpose: what is above it is margin. */
-export const MARGIN = 0.8
-/** Sizes transformers come in, VA. */
-const SIZES = [20, 40, 50, 75, 100] as const
-/** Seconds between zones that start one after another. */
-const APART = 60
+import { MARGIN } from './limits.ts'
+import { type Mend, mendsTried } from './mends.ts'
 
 /** What one device draws, VA, and the worst volts it gets while everything calls. */
 export interface Device {
@@ -48,20 +38,6 @@ export interface SourceLoad {
   readonly devices: readonly Device[]
   readonly peak: number
   readonly primary: number
-  /** What lets go or burns with everything calling, and in how many seconds. */
-  readonly hot: readonly { readonly part: string; readonly seconds: number }[]
-}
-
-/** Something that may mend it, tried by running it. */
-export interface Mend {
-  readonly name: string
-  readonly note: string
-  /** Greatest VA of each transformer after it, against its rating. */
-  readonly leads: readonly { readonly part: string; readonly va: number; readonly rated: number }[]
-  /** Does everything stay under the rating, and under the margin? */
-  readonly mends: 'well' | 'just' | 'no'
-  /** The job with it; undefined where it cannot be applied to the drawing. */
-  readonly job?: Job
 }
 
 export interface LoadStudy {
@@ -69,6 +45,8 @@ export interface LoadStudy {
   readonly says: string
   readonly why: string
   readonly sources: readonly SourceLoad[]
+  /** What lets go or burns with everything calling, and in how many seconds. */
+  readonly hot: readonly { readonly part: string; readonly seconds: number }[]
   readonly mends: readonly Mend[]
 }
 
@@ -116,39 +94,49 @@ export function* studyLoad(job: Job): Generator<LoadProgress, LoadStudy> {
       devices: devicesOf(job, source.part, rest, alone, outage),
       peak: peakOf(outage),
       primary: Math.max(0, ...outage.map(({ primary }) => primary)),
-      hot: [],
     })
   }
   const hot = tooHot(job, zones)
   yield step()
-  const withHeat = sources.map((source) => ({ ...source, hot }))
   const mends: Mend[] = []
-  const worst = withHeat.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
+  const worst = fullest(sources)
   if (worst && worst.peak > MARGIN * worst.rated)
-    for (const mend of [largerTransformer, otherValve, oneAfterAnother, transformerEach]) {
-      const found = mend(job, worst, zones)
+    for (const attempt of mendsTried) {
+      const found = attempt(job, worst)
       if (found) mends.push(found)
       yield step()
     }
   const order = { well: 0, just: 1, no: 2 }
   return {
-    ...verdictOf(job, withHeat),
-    sources: withHeat,
-    mends: mends.sort((a, b) => order[a.mends] - order[b.mends]),
+    ...verdictOf(job, sources),
+    sources,
+    hot,
+    mends: mends.toSorted((a, b) => order[a.mends] - order[b.mends]),
   }
 }
+
+const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
+  sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
 
 const summed = (moments: readonly Moment[]) => ({
   va: peakOf(moments),
   plain: Math.max(0, ...moments.map(({ plain }) => plain)),
 })
 
-/** What would let go with everything calling, were it left so. */
+/** Seconds after which it is seen what has let go, and what is on its way. */
+const SEEN_AFTER = 30
+
+/** What lets go with everything calling, were it left so: at once, or in so many seconds. */
 function tooHot(job: Job, zones: readonly string[]) {
   const simulation = new Simulation(job)
+  simulation.settle()
+  const [begun, before] = [simulation.now, simulation.trace.length]
   simulation.setTogether(asking(job, zones, true))
-  simulation.runTo(30)
-  return simulation.overheating()
+  simulation.runTo(begun + SEEN_AFTER)
+  const gone = simulation.trace
+    .slice(before)
+    .flatMap(({ part, at, path }) => (path ? [{ part, seconds: at - begun }] : []))
+  return [...gone, ...simulation.overheating()]
 }
 
 function devicesOf(
@@ -185,9 +173,29 @@ function devicesOf(
 const short = (device: Device) => device.needs !== undefined && device.volts < device.needs
 
 function verdictOf(job: Job, sources: readonly SourceLoad[]): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
-  const worst = sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
+  const worst = fullest(sources)
   if (!worst)
     return { tone: 'well', says: 'No transformer carries anything here.', why: 'The valves work at line voltage.' }
+  if (worst.together.length === 1)
+    return { tone: 'well', says: 'No zone is surveyed, so nothing calls.', why: 'Survey the zones first.' }
+  const unfed = zonesUnfed(job, sources)
+  const told = verdictOn(job, worst)
+  return unfed.length === 0
+    ? told
+    : { ...told, why: `${told.why} Not counted, for it gets nothing: ${unfed.join(', ')}.`.trim() }
+}
+
+/** Valves that draw from no transformer though their zones call: broken, lifted, or not wired. */
+const zonesUnfed = (job: Job, sources: readonly SourceLoad[]): string[] =>
+  Object.values(job.zones).flatMap(({ valve }) => {
+    const kind = valve ? kindOf(job.parts[valve]!) : undefined
+    const low = kind?.terminals[kind.hookup?.back ?? '']?.circuit === 'low voltage'
+    return valve && low && !sources.some(({ devices }) => devices.some(({ part }) => part === valve))
+      ? [labelOf(job, valve)]
+      : []
+  })
+
+function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
   const name = labelOf(job, worst.part)
   const most = worst.devices.toSorted((a, b) => b.holds - a.holds)[0]
   const hungry = most ? `${labelOf(job, most.part)} draws ${most.holds.toFixed(0)} VA as long as it is open.` : ''
@@ -223,89 +231,4 @@ function verdictOf(job: Job, sources: readonly SourceLoad[]): Pick<LoadStudy, 't
         ? `Room for ${room} more like ${labelOf(job, lightest.part)} within the margin.`
         : 'No room for another valve within the margin.',
   }
-}
-
-/** Runs a changed job with everything calling, and says where that leads. */
-function tried(name: string, note: string, job: Job, apart = 0, keep = true): Mend {
-  const bench = new LoadBench(job)
-  const moments = bench.run(Object.keys(job.zones), apart)
-  const leads = bench.sources.map(({ part, rated }) => ({ part, va: peakOf(moments.get(part)!), rated }))
-  const share = Math.max(...leads.map(({ va, rated }) => va / rated))
-  return {
-    name,
-    note,
-    leads,
-    mends: share <= MARGIN ? 'well' : share <= 1 ? 'just' : 'no',
-    ...(keep ? { job } : {}),
-  }
-}
-
-function largerTransformer(job: Job, { part, rated, peak }: SourceLoad): Mend | undefined {
-  if (kindOf(job.parts[part]!)?.class !== 'transformer') return undefined
-  const size = SIZES.find((va) => va > rated && va * MARGIN >= peak) ?? (rated < LIMITED ? LIMITED : undefined)
-  if (size === undefined)
-    return {
-      name: 'A transformer above 100 VA',
-      note: `Refused: a limited-energy 24 V circuit stays at or under ${LIMITED} VA for each transformer.`,
-      leads: [],
-      mends: 'no',
-    }
-  const fuse = fuseFor(size)
-  const changed = produce(job, (draft) => {
-    draft.parts[part]!.figures = { ...draft.parts[part]!.figures, va: size }
-    draft.survey.transformer.va = size
-    draft.survey.transformer.fuseAmps = fuse
-    for (const one of Object.values(draft.parts)) {
-      const kind = kindOf(one)
-      if (kind?.class === 'protection' && kind.roles?.blown && kind.roles.closed === undefined)
-        one.figures = { ...one.figures, amps: fuse }
-    }
-  })
-  return tried(`A ${size} VA transformer`, `Same wiring; its fuse becomes ${fuse} A.`, changed)
-}
-
-/** The hungriest zone with the valve that draws least of those its way of wiring takes. */
-function otherValve(job: Job, { devices }: SourceLoad): Mend | undefined {
-  const scheme = schemeCalled(job.scheme?.id ?? '')
-  const most = devices.toSorted((a, b) => b.starts - a.starts)[0]
-  if (!scheme || !most) return undefined
-  let best: Mend | undefined
-  for (const { kind: valve, class: of } of kinds) {
-    if (of !== 'valve') continue
-    if (valve === job.zones[most.zone]!.valveKind) continue
-    const changed = produce(job, (draft) => void (draft.zones[most.zone]!.valveKind = valve))
-    if (!fitOf(scheme, changed).fits) continue
-    const mend = tried(
-      `${kindOf({ kind: valve })!.name} in place of ${labelOf(job, most.part)}`,
-      'Wired again by the same way; what you changed by hand is not kept.',
-      wiredBy(changed, scheme),
-    )
-    if (!best || most1(mend) < most1(best)) best = mend
-  }
-  return best
-}
-const most1 = ({ leads }: Mend) => Math.max(...leads.map(({ va, rated }) => va / rated))
-
-function oneAfterAnother(job: Job, source: SourceLoad, zones: readonly string[]): Mend | undefined {
-  if (zones.length < 2) return undefined
-  const mend = tried('Start one after another', '', job, APART, false)
-  const now = mend.leads.find(({ part }) => part === source.part)?.va ?? source.peak
-  // A few per cent are the line, which pump and burner do not load yet.
-  const helps = now < 0.95 * source.peak
-  return {
-    ...mend,
-    note: helps
-      ? `${APART} s between two zones; needs controls that start so.`
-      : 'Does not help: it holds what it starts.',
-  }
-}
-
-function transformerEach(job: Job): Mend | undefined {
-  const scheme = schemeCalled('s3')!
-  if (job.scheme?.id === scheme.id || !fitOf(scheme, job).fits) return undefined
-  return tried(
-    'A transformer for each zone',
-    'Keep their commons apart. What you changed by hand is not kept.',
-    wiredBy(job, scheme),
-  )
 }

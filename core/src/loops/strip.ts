@@ -41,7 +41,9 @@ export function stripOf(
   { circuit, job, feeds, map }: { circuit: Circuit; job: Job; feeds: readonly Feed[]; map: WalkMap },
 ): Strip {
   const { netlist } = circuit
-  const leaveOut = new Set(subject.branch ? [subject.branch] : [])
+  // A way through another load of the same part is no way to it: a lead that is missing would be passed round.
+  const own = [...(netlist.parts.get(subject.part)?.branches.values() ?? [])].filter(({ form }) => form === 'load')
+  const leaveOut = new Set(subject.branch ? [subject.branch, ...own] : [])
   const fromA = map.from(subject.a, leaveOut)
   const fromB = map.from(subject.b, leaveOut)
   let best: { feed: Feed; cost: number; straight: boolean } | undefined
@@ -53,14 +55,14 @@ export function stripOf(
       if (Number.isFinite(cost) && (!best || cost < best.cost)) best = { feed, cost, straight }
     }
   }
-  const own = { part: subject.part, element: subject.element }
+  const itself = { part: subject.part, element: subject.element }
   if (!best) {
     const lost = Math.min(...feeds.map((f) => Math.min(fromA.cost[f.hotNode]!, fromA.cost[f.backNode]!)))
     const terminal = terminalOf(netlist, subject.part, Number.isFinite(lost) ? subject.b : subject.a)
     const dark: Dark = { at: 'nowhere', part: subject.part, ...(terminal ? { terminal } : {}) }
     return {
       id,
-      subject: own,
+      subject: itself,
       circuit: 'low voltage',
       items: [],
       sourceVolts: 0,
@@ -87,7 +89,7 @@ export function stripOf(
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
   return {
     id,
-    subject: own,
+    subject: itself,
     circuit: feed.circuit,
     from: postOf(netlist, job, feed.part.id, terminalOf(netlist, feed.part.id, starts) ?? feed.hot),
     to: postOf(netlist, job, feed.part.id, terminalOf(netlist, feed.part.id, ends) ?? feed.back),

@@ -115,12 +115,12 @@ export const midPosition = part({
   stemByHand,
   says(_f, s) {
     const towards = driving(s)
-    if (towards > 0 && s.way < 1) return `opening to heating ${Math.floor(s.way * 100)} %`
+    if (towards > 0 && s.way < 1) return `opening ${Math.floor(s.way * 100)} %`
     if (towards > 0 && s.beyond > 0) return `shutting hot water ${Math.floor(s.beyond * 100)} %`
     if (towards < 0 && s.way + s.beyond > 0) return 'going back to hot water'
-    if (s.beyond >= 1) return 'at heating alone'
-    if (s.way >= 1) return s.beyond > 0 ? 'between both and heating alone' : 'in the middle, both open'
-    return s.way > 0 ? `stands at ${Math.floor(s.way * 100)} %` : 'at hot water'
+    if (s.beyond >= 1) return 'heating'
+    if (s.way >= 1) return s.beyond > 0 ? 'between both and heating alone' : 'both open'
+    return s.way > 0 ? `stands at ${Math.floor(s.way * 100)} %` : 'hot water'
   },
   hazards: [
     'With nothing calling its water-off core is live, and while heating runs so is the call side of the tank thermostat: dead is only what is isolated.',

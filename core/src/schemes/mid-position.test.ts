@@ -62,10 +62,10 @@ describe('a mid-position valve', () => {
 
   // Who calls; where it stands; which cores are live; what answers.
   it.each([
-    [{}, 'at hot water', { heat: false, off: true, out: false }, false],
-    [{ tank: true }, 'at hot water', { heat: false, off: false, out: true }, true],
-    [{ hall: true, tank: true }, 'in the middle, both open', { heat: true, off: false, out: true }, true],
-    [{ hall: true }, 'at heating alone', { heat: true, off: true, out: true }, true],
+    [{}, 'hot water', { heat: false, off: true, out: false }, false],
+    [{ tank: true }, 'hot water', { heat: false, off: false, out: true }, true],
+    [{ hall: true, tank: true }, 'both open', { heat: true, off: false, out: true }, true],
+    [{ hall: true }, 'heating', { heat: true, off: true, out: true }, true],
   ])('with %j it stands %s', (calling, says, cores, fires) => {
     const now = plant([], calling)
     expect(now.says()).toBe(says)
@@ -77,7 +77,7 @@ describe('a mid-position valve', () => {
     const now = plant([], { hall: true })
     now.simulation.set('TS1', 'calling', false)
     now.simulation.settle()
-    expect(now.says()).toBe('at heating alone')
+    expect(now.says()).toBe('heating')
     expect([now.live('V1.out'), now.fires()]).toEqual([false, false])
   })
 
@@ -85,10 +85,10 @@ describe('a mid-position valve', () => {
     const now = plant([], { hall: true })
     now.simulation.set('TS2', 'calling', true)
     now.simulation.settle()
-    expect(now.says()).toBe('in the middle, both open')
+    expect(now.says()).toBe('both open')
     now.simulation.set('TS1', 'calling', false)
     now.simulation.settle()
-    expect(now.says()).toBe('at hot water')
+    expect(now.says()).toBe('hot water')
   })
 
   it('takes its time to the middle and again as long to the end, and its switch makes at the end', () => {
@@ -121,12 +121,12 @@ describe('a mid-position valve', () => {
         true,
       ])
       const hall = plant(['part:V1/stuckMiddle'], { hall: true })
-      expect([hall.says(), hall.live('V1.off'), hall.live('V1.heat')]).toEqual(['in the middle, both open', true, true])
+      expect([hall.says(), hall.live('V1.off'), hall.live('V1.heat')]).toEqual(['both open', true, true])
     })
 
     it('its holding part open: both feeds live and it will not stay at heating alone', () => {
       const now = plant(['part:V1/holdingOpen'], { hall: true })
-      expect([now.says(), now.live('V1.off')]).toEqual(['in the middle, both open', true])
+      expect([now.says(), now.live('V1.off')]).toEqual(['both open', true])
     })
 
     it('its heat switch dead: it moves and nothing fires; hot water fires', () => {

@@ -182,7 +182,7 @@ function JobSwitcher() {
         <span className="min-w-0">
           <span className="block truncate font-bold leading-tight">{job.title}</span>
           <span className="block truncate text-[15px] text-soft leading-tight">
-            {job.task || `${Object.keys(job.zones).length} zones`}
+            {job.task || (Object.keys(job.zones).length === 1 ? 'One zone' : `${Object.keys(job.zones).length} zones`)}
           </span>
         </span>
         <span className="sr-only">, change job</span>

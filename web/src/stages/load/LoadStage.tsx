@@ -43,7 +43,7 @@ export function LoadStage() {
 const tones = { well: '', busy: '', wrong: 'text-bad' } as const
 
 function Found({ load, job }: { load: OfferedLoad; job: Job }) {
-  const { sources, mends } = load
+  const { sources, mends, hot } = load
   const worst = sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
   const [chosen, choose] = useState<string>()
   const source = sources.find(({ part }) => part === chosen) ?? worst
@@ -70,19 +70,21 @@ function Found({ load, job }: { load: OfferedLoad; job: Job }) {
               <div className="px-2 pt-3">
                 <OverTime job={job} source={source} />
               </div>
-              <ul className="flex flex-wrap gap-x-4 gap-y-1 px-4 pt-1 pb-3">
+              <ul className="grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-x-4 gap-y-1 px-4 pt-1 pb-3">
                 {stackOf(job, source).map(({ id, name }, i) => (
-                  <li key={id} className="inline-flex items-center gap-2">
-                    <span aria-hidden className="size-3.5 rounded-sm" style={{ background: fillOf(i) }} />
-                    {name}
+                  <li key={id} className="flex min-w-0 items-center gap-2">
+                    <span aria-hidden className="size-3.5 shrink-0 rounded-sm" style={{ background: fillOf(i) }} />
+                    <span className="truncate" title={name}>
+                      {name}
+                    </span>
                   </li>
                 ))}
               </ul>
             </Card>
-            <Devices job={job} source={source} />
+            <Devices job={job} source={source} hot={hot} />
           </div>
           <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-            {mends.length > 0 && <Mends job={job} mends={mends} />}
+            {mends.length > 0 && <Mends mends={mends} />}
             <Card title="How many call together" aside="VA, the worst choice of each">
               <div className="px-2 pt-2">
                 <HowMany source={source} />
@@ -104,12 +106,14 @@ function Worst({ job, source }: { job: Job; source: SourceLoad }) {
     <p className="px-4 pt-1 pb-3 text-soft">
       {names
         ? `Too much from ${names.length} on: ${names.join(', ')}.`
-        : `All ${source.together.length - 1} together stay within the rating.`}
+        : source.together.length === 2
+          ? 'It stays within the rating.'
+          : `All ${source.together.length - 1} together stay within the rating.`}
     </p>
   )
 }
 
-function Mends({ job, mends }: { job: Job; mends: readonly OfferedMend[] }) {
+function Mends({ mends }: { mends: readonly OfferedMend[] }) {
   const { session } = useSession()
   return (
     <Card title="What mends it" aside="each tried by running it">
@@ -124,8 +128,8 @@ function Mends({ job, mends }: { job: Job; mends: readonly OfferedMend[] }) {
               <p className="text-soft">{mend.note}</p>
               {mend.leads.length > 0 && (
                 <p className={`font-mono ${mend.mends === 'no' ? 'text-bad' : ''}`}>
-                  {leadsInWords(job, mend)}
-                  {mend.mends === 'no' ? ': still short' : mend.mends === 'just' ? ': no margin' : ''}
+                  {leadsInWords(mend)}
+                  {afterwards(mend)}
                 </p>
               )}
             </div>
@@ -147,16 +151,22 @@ function Mends({ job, mends }: { job: Job; mends: readonly OfferedMend[] }) {
   )
 }
 
-function leadsInWords(job: Job, { leads }: OfferedMend) {
+/** What is left to wish for after it. */
+function afterwards({ leads, mends }: OfferedMend) {
+  if (leads.some(({ va, rated }) => va > rated)) return ': still short'
+  return mends === 'well' ? '' : ': no margin'
+}
+
+function leadsInWords({ leads }: OfferedMend) {
   const [first, ...more] = leads
   if (!first) return ''
   if (more.length === 0) return `${va(first.va)} of ${first.rated} VA`
   const most = leads.reduce((a, b) => (b.va / b.rated > a.va / a.rated ? b : a))
-  return `at most ${va(most.va)} of ${most.rated} VA on each${job.parts[most.part] ? `, ${labelOf(job, most.part)}` : ''}`
+  return `at most ${va(most.va)} of ${most.rated} VA on each`
 }
 
-function Devices({ job, source }: { job: Job; source: SourceLoad }) {
-  const fuse = source.hot.map(
+function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: OfferedLoad['hot'] }) {
+  const fuse = hot.map(
     ({ part, seconds }) =>
       `${labelOf(job, part)} would give way in some ${seconds < 100 ? `${Math.ceil(seconds)} s` : `${Math.round(seconds / 60)} min`}.`,
   )

@@ -13,7 +13,21 @@ import {
 } from 'recharts'
 
 /** Fills that stay apart in grey and for most eyes; amber is kept for what is live. */
-export const fills = ['#5b7f95', '#8aa6b5', '#7a6a55', '#3e6170', '#a9bac3', '#94846c', '#2f4a56', '#c2b59e'] as const
+export const fills = [
+  '#5b7f95',
+  '#8aa6b5',
+  '#7a6a55',
+  '#3e6170',
+  '#a9bac3',
+  '#94846c',
+  '#2f4a56',
+  '#c2b59e',
+  '#6c8f7d',
+  '#9c8aa0',
+  '#4f5b66',
+  '#b0a27a',
+  '#77858c',
+] as const
 export const fillOf = (i: number) => fills[i % fills.length]!
 /** What serves no single zone. */
 export const REST = ''
@@ -29,7 +43,7 @@ export function stackOf(job: Job, { outage }: SourceLoad): { id: string; name: s
   const zones = Object.entries(job.zones)
     .filter(([id]) => ids.has(id))
     .sort(([, a], [, b]) => a.number - b.number)
-    .map(([id, { name }]) => ({ id, name }))
+    .map(([id, { number, name }]) => ({ id, name: `${number} ${name}` }))
   return ids.has(REST) ? [...zones, { id: REST, name: 'Control itself' }] : zones
 }
 

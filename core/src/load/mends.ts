@@ -1,0 +1,129 @@
+import { produce } from 'immer'
+import { netlistOf } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import { catalogue, kindOf, kinds } from '../parts/index.ts'
+import { Poles } from '../poles/poles.ts'
+import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
+import type { Scheme } from '../schemes/scheme.ts'
+import { labelOf } from '../words/words.ts'
+import { LoadBench, peakOf } from './carried.ts'
+import { fuseFor } from './fuse-size.ts'
+import { fusesOf } from './fuses.ts'
+import { LIMITED, MARGIN } from './limits.ts'
+import type { SourceLoad } from './study.ts'
+
+/** Sizes transformers come in, VA. */
+const SIZES = [20, 40, 50, 75, 100] as const
+/** Seconds between zones that start one after another. */
+const APART = 60
+/** Share of the peak below which a change counts as help: the rest is the line, which pump and burner do not load yet. */
+const HELPS = 0.95
+
+/** Something that may mend it, tried by running it. */
+export interface Mend {
+  readonly name: string
+  readonly note: string
+  /** Greatest VA of each transformer after it, against its rating. */
+  readonly leads: readonly { readonly part: string; readonly va: number; readonly rated: number }[]
+  /** Does everything stay under the margin, just under the rating, or is it no help? */
+  readonly mends: 'well' | 'just' | 'no'
+  /** The job with it; undefined where it cannot be applied to the drawing. */
+  readonly job?: Job
+}
+
+type Try = (job: Job, worst: SourceLoad) => Mend | undefined
+
+/** What is tried, in this order; a new one is one line here. */
+export const mendsTried: readonly Try[] = [largerTransformer, otherValve, oneAfterAnother, transformerEach]
+
+/** Runs a changed job with everything calling, and says where that leads. */
+function tried(name: string, note: string, job: Job, apart = 0): Mend {
+  const bench = new LoadBench(job)
+  const moments = bench.run(Object.keys(job.zones), apart)
+  const leads = bench.sources.map(({ part, rated }) => ({ part, va: peakOf(moments.get(part)!), rated }))
+  const share = shareOf({ leads })
+  return { name, note, leads, mends: share <= MARGIN ? 'well' : share <= 1 ? 'just' : 'no', job }
+}
+
+/** How far the fullest transformer is used, 1 at its rating. */
+const shareOf = ({ leads }: Pick<Mend, 'leads'>) => Math.max(0, ...leads.map(({ va, rated }) => va / rated))
+
+/** Wired again by a way, with the nameplates of what stays: the same part of the same kind keeps its own figures. */
+function wiredAgain(job: Job, scheme: Scheme, transformer: string): Job {
+  const rated = job.parts[transformer]?.figures?.va
+  const surveyed = produce(job, (draft) => {
+    if (rated !== undefined && kindOf(job.parts[transformer]!)?.class === 'transformer') {
+      draft.survey.transformer.va = rated
+      draft.survey.transformer.fuseAmps = fuseFor(rated)
+    }
+  })
+  return produce(wiredBy(surveyed, scheme), (draft) => {
+    for (const [id, part] of Object.entries(draft.parts)) {
+      const was = job.parts[id]
+      if (was?.kind === part.kind && was.figures) part.figures = { ...part.figures, ...was.figures }
+    }
+  })
+}
+
+function largerTransformer(job: Job, { part, rated, peak }: SourceLoad): Mend | undefined {
+  if (kindOf(job.parts[part]!)?.class !== 'transformer') return undefined
+  const size = SIZES.find((va) => va > rated && va * MARGIN >= peak) ?? (rated < LIMITED ? LIMITED : undefined)
+  if (size === undefined)
+    return {
+      name: `A transformer above ${LIMITED} VA`,
+      note: `Refused: a limited-energy 24 V circuit stays at or under ${LIMITED} VA for each transformer.`,
+      leads: [],
+      mends: 'no',
+    }
+  const fuse = fuseFor(size)
+  const netlist = netlistOf(job, catalogue)
+  const fuses = fusesOf(netlist, new Poles(netlist, job), part)
+  const alone = Object.values(job.parts).filter((one) => kindOf(one)?.class === 'transformer').length === 1
+  const changed = produce(job, (draft) => {
+    draft.parts[part]!.figures = { ...draft.parts[part]!.figures, va: size }
+    for (const { id } of fuses) draft.parts[id]!.figures = { ...draft.parts[id]!.figures, amps: fuse }
+    // Of several transformers only this one grows; the survey speaks of all.
+    if (alone) Object.assign(draft.survey.transformer, { va: size, fuseAmps: fuse })
+  })
+  const note = fuses.length > 0 ? `Same wiring; its fuse becomes ${fuse} A.` : 'Same wiring.'
+  return tried(`A ${size} VA transformer`, note, changed)
+}
+
+/** The hungriest zone with the valve that draws least of those its way of wiring takes. */
+function otherValve(job: Job, { part, devices, peak, rated }: SourceLoad): Mend | undefined {
+  const scheme = schemeCalled(job.scheme?.id ?? '')
+  const most = devices.toSorted((a, b) => b.starts - a.starts)[0]
+  if (!scheme || !most) return undefined
+  let best: Mend | undefined
+  for (const { kind, class: of, name } of kinds) {
+    if (of !== 'valve' || kind === job.zones[most.zone]!.valveKind) continue
+    const changed = produce(job, (draft) => void (draft.zones[most.zone]!.valveKind = kind))
+    if (!fitOf(scheme, changed).fits) continue
+    const mend = tried(
+      `${name} in place of ${labelOf(job, most.part)}`,
+      'Wired again by the same way; wires you moved by hand are not kept.',
+      wiredAgain(changed, scheme, part),
+    )
+    if (!best || shareOf(mend) < shareOf(best)) best = mend
+  }
+  return best && shareOf(best) < (HELPS * peak) / rated ? best : undefined
+}
+
+function oneAfterAnother(job: Job, { part, peak, together }: SourceLoad): Mend | undefined {
+  if (together.length < 3) return undefined
+  const { job: _sameJob, ...mend } = tried('Start one after another', '', job, APART)
+  const now = mend.leads.find((lead) => lead.part === part)?.va ?? peak
+  return now < HELPS * peak
+    ? { ...mend, note: `${APART} s between two zones; needs controls that start so.` }
+    : { ...mend, mends: 'no', note: 'Does not help: it holds what it starts.' }
+}
+
+function transformerEach(job: Job, { part }: SourceLoad): Mend | undefined {
+  const scheme = schemeCalled('s3')!
+  if (job.scheme?.id === scheme.id || !fitOf(scheme, job).fits) return undefined
+  return tried(
+    'A transformer for each zone',
+    'Keep their commons apart. Wires you moved by hand are not kept.',
+    wiredAgain(job, scheme, part),
+  )
+}

@@ -235,3 +235,23 @@ describe('the headline agrees with what the plant is meant to do', () => {
     expect(look(bench, job)).toMatchObject({ tone: 'wrong', says: expect.stringContaining('runs though nobody calls') })
   })
 })
+
+describe('a lead that is missing', () => {
+  it.each(['p', 'c'])('of a stored-charge valve (%s) is told as such, not as a dead motor', (terminal) => {
+    const job = wired({ valve: 'valve/stored-charge', zones: 2 })
+    for (const [id, { from, to }] of Object.entries(job.wires))
+      if ([from, to].some((end) => end.part === 'V1' && end.terminal === terminal)) delete job.wires[id]
+    const bench = called(job)
+    bench.settle()
+    const { says } = look(bench, job)
+    expect(says).toContain('leads nowhere')
+    expect(says).not.toContain('motor is open')
+  })
+
+  it('and a dead motor with both leads on is still a dead motor', () => {
+    const job = wired({ valve: 'valve/stored-charge', zones: 2 })
+    const bench = called(job, ['part:V1/dead'])
+    bench.settle()
+    expect(look(bench, job).says).toContain('its motor is open')
+  })
+})

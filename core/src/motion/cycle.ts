@@ -28,11 +28,16 @@ export class Cycle<A extends { readonly state: State }> {
     const begun = this.#rounds.findIndex((round) => round.standing === standing)
     if (begun >= 0) {
       this.#rounds = this.#rounds.slice(begun)
-      this.seconds = this.#rounds.reduce((sum, round) => sum + round.seconds, 0)
+      this.close()
       return
     }
     const states = new Map(jumpers.map((actor) => [actor, actor.state]))
     this.#rounds.push({ standing, seconds, states, rates: new Map(movers.map((actor) => [actor, ratesOf(actor)])) })
+  }
+
+  /** Takes what has passed for one turn, though the same standing has not come round. */
+  close() {
+    this.seconds = this.#rounds.reduce((sum, round) => sum + round.seconds, 0)
   }
 
   /** Those that change within a turn. */

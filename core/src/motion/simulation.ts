@@ -1,10 +1,10 @@
 import { Circuit } from '../circuit/circuit.ts'
 import { size } from '../circuit/complex.ts'
-import { heaviestPath } from '../circuit/heaviest-path.ts'
-import { type InstalledPart, type Netlist, netlistOf } from '../circuit/netlist.ts'
+import { type Netlist, netlistOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { type Catalogue, catalogue } from '../parts/index.ts'
-import type { Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
+import type { State, StateValue } from '../parts/kind.ts'
+import { type Actor, actorOf, blownOn, creepingOf, type Run, runsOf, still, toldOf } from './actor.ts'
 import { type Alterations, unaltered } from './alterations.ts'
 import { Cycle } from './cycle.ts'
 import { landed, leaving, near } from './levels.ts'
@@ -31,40 +31,6 @@ export interface Settled {
 
 /** Settings of the user's hands, by part and state: calls, switches, levers. */
 export type Settings = Readonly<Record<string, Readonly<Record<string, StateValue>>>>
-
-/** A number on its way. */
-interface Run {
-  readonly name: string
-  /** Per second; never nothing. */
-  readonly rate: number
-  readonly levels: readonly number[]
-  /** It moves while nothing happens, such as a clock or the warmth of a room. */
-  readonly background: boolean
-}
-
-const still: readonly Run[] = []
-
-/** What a fuse or breaker let go on: the branches the current took, how much there was of it, and how much sound loads drew, amps. */
-interface Blown {
-  readonly path: readonly string[]
-  readonly amps: number
-  readonly drawn: number
-}
-
-interface Actor {
-  readonly part: InstalledPart
-  state: State
-  readonly feel: Feel
-  /** What moves of it, by itself and not held still. */
-  runs: readonly Run[]
-  /** Must its elements be given the values of a new state? */
-  moved: boolean
-  told: boolean[]
-  /** The way of the current that made it let go. */
-  blownBy: Blown | undefined
-  /** The figures it was installed with. */
-  readonly own: Figures
-}
 
 /** How a simulation stood at a moment: to be given back to the same simulation. */
 export interface Mark {
@@ -95,6 +61,9 @@ const HUNTS = 8
 /** Rounds at one instant after which it is watched whether the same states come round again. */
 const LONG = 4
 
+/** Rounds after which what still changes is taken to buzz though no circle has closed: a kind may count its own turns. */
+const ENDLESS = 200
+
 /** What a part is about to change, and when, in seconds within the instant. */
 interface Wish {
   readonly change: Partial<State>
@@ -105,13 +74,6 @@ const sameChange = (a: Partial<State>, b: Partial<State>) => {
   const names = Object.keys(a)
   return names.length === Object.keys(b).length && names.every((name) => a[name] === b[name])
 }
-
-/** Seconds within which settling waits for something to get too hot; what takes longer is said, not waited for. */
-const PATIENCE = 600
-
-/** Does settling not wait for this number? */
-const inBackground = ({ background, heats }: Motion<Figures, State>, name: string, rate: number) =>
-  background?.includes(name) === true || (rate < 1 / PATIENCE && heats?.includes(name) === true)
 
 /**
  * A circuit in time. Between events every moving number runs at a constant rate, so time leaps from one event to the
@@ -152,7 +114,9 @@ export class Simulation {
     this.netlist = netlistOf(job, kinds)
     this.circuit = new Circuit(this.netlist)
     this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId?.get(id)?.state)
-    this.#actors = [...this.netlist.parts.values()].map((part) => this.#actor(part, settings[part.id]))
+    const { circuit, netlist } = this
+    const around = { circuit, netlist, surroundings: this.#surroundings }
+    this.#actors = [...netlist.parts.values()].map((part) => actorOf(part, settings[part.id], around))
     this.#jumpers = this.#actors.filter(({ part }) => part.kind.motion?.jumps)
     this.#movers = this.#actors.filter(({ part }) => part.kind.motion?.rates)
     this.#guards = this.#movers.filter(({ part }) => part.kind.roles?.blown)
@@ -160,7 +124,7 @@ export class Simulation {
     this.#impose(alterations)
     for (const actor of this.#actors) {
       this.circuit.setState(actor.part, actor.state)
-      actor.told = this.#conditions(actor)
+      actor.told = toldOf(actor)
     }
     this.#react()
   }
@@ -308,48 +272,6 @@ export class Simulation {
     return this.#movers.some(({ runs }) => runs.some(({ background }) => !background))
   }
 
-  #actor(part: InstalledPart, settings: Readonly<Record<string, StateValue>> | undefined): Actor {
-    const { circuit } = this
-    const surroundings = this.#surroundings
-    const node = (terminal: string) => {
-      const known = part.nodes.get(terminal)
-      if (known === undefined) throw new RangeError(`${part.kind.kind} has no terminal ${terminal}`)
-      return known
-    }
-    const branchOf = (name: string) => {
-      const branch = part.branches.get(name)
-      if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)
-      return branch
-    }
-    const feel: Feel = {
-      volts: (a, b) => circuit.felt.volts(node(a), node(b)),
-      over: (name) => {
-        const branch = part.branches.get(name)
-        return branch && !circuit.lump(branch).open ? circuit.felt.volts(branch.a, branch.b) : 0
-      },
-      amps: (name) => circuit.felt.amps(branchOf(name)),
-      windingAmps: (name) => circuit.felt.windingAmps(part.windings.get(name)!),
-      directVolts: (a, b) => circuit.felt.directVolts(node(a), node(b)),
-      directAmps: (name) => circuit.felt.directAmps(branchOf(name)),
-      get around() {
-        return surroundings.of(part.id)
-      },
-      site: this.netlist.site,
-    }
-    const state: State = { ...part.kind.state }
-    for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
-    return {
-      part,
-      state,
-      feel,
-      runs: still,
-      moved: false,
-      told: [],
-      blownBy: undefined,
-      own: part.figures,
-    }
-  }
-
   #change(actor: Actor, change: Partial<State>) {
     const next: State = { ...actor.state }
     const pins = this.#alterations.pins[actor.part.id]
@@ -394,7 +316,9 @@ export class Simulation {
         continue
       }
       if (round >= LONG) {
-        cycle.passed(this.#standing(wishes, instant), left, this.#jumpers, this.#movers, (actor) => this.#runsOf(actor))
+        if (round >= ENDLESS) cycle.close()
+        else
+          cycle.passed(this.#standing(wishes, instant), left, this.#jumpers, this.#movers, (actor) => this.#runs(actor))
         if (cycle.seconds !== undefined) break
       }
       instant = next
@@ -406,12 +330,12 @@ export class Simulation {
       }
     }
     if (cycle.seconds === undefined) {
-      for (const actor of everyone ? this.#movers : touched) actor.runs = this.#runsOf(actor)
+      for (const actor of everyone ? this.#movers : touched) actor.runs = this.#runs(actor)
       return
     }
     const turning = cycle.turning
     for (const actor of this.#movers)
-      actor.runs = turning.includes(actor) ? still : this.#creeping(actor, cycle.meanOf(actor))
+      actor.runs = turning.includes(actor) ? still : creepingOf(actor, cycle.meanOf(actor))
     for (const actor of turning) {
       this.#buzzing.set(actor.part.id, 1 / cycle.seconds)
       if (!buzzed.has(actor.part.id)) this.trace.push({ at: this.#now, part: actor.part.id, says: 'buzzes' })
@@ -435,7 +359,7 @@ export class Simulation {
   #letGoWithin(seconds: number): { guard: Actor; seconds: number } | undefined {
     let first: { guard: Actor; seconds: number } | undefined
     for (const guard of this.#guards) {
-      guard.runs = this.#runsOf(guard)
+      guard.runs = this.#runs(guard)
       for (const { name, rate, levels } of guard.runs) {
         const left = (Math.max(...levels) - Number(guard.state[name])) / rate
         if (left > 0 && left < (first?.seconds ?? seconds)) first = { guard, seconds: left }
@@ -450,32 +374,8 @@ export class Simulation {
     return JSON.stringify([this.#jumpers.map(({ state }) => state), waits])
   }
 
-  #creeping(actor: Actor, mean: ReadonlyMap<string, number>): readonly Run[] {
-    const { motion } = actor.part.kind
-    const levels: Readonly<Record<string, readonly number[] | undefined>> =
-      motion?.levels?.(actor.part.figures, actor.state) ?? {}
-    return [...mean].map(([name, rate]) => ({
-      name,
-      rate,
-      levels: levels[name] ?? [],
-      background: motion !== undefined && inBackground(motion, name, rate),
-    }))
-  }
-
-  #runsOf({ part, state, feel }: Actor): readonly Run[] {
-    const { motion } = part.kind
-    const rates: Readonly<Record<string, number | undefined>> | undefined = motion?.rates?.(part.figures, state, feel)
-    if (!motion || !rates) return still
-    const pins = this.#alterations.pins[part.id]
-    const runs: Run[] = []
-    let levels: Readonly<Record<string, readonly number[] | undefined>> | undefined
-    for (const name of Object.keys(rates)) {
-      const rate = rates[name]
-      if (!rate || pins?.[name] !== undefined) continue
-      levels ??= motion.levels?.(part.figures, state) ?? {}
-      runs.push({ name, rate, levels: levels[name] ?? [], background: inBackground(motion, name, rate) })
-    }
-    return runs
+  #runs(actor: Actor): readonly Run[] {
+    return runsOf(actor, this.#alterations.pins[actor.part.id])
   }
 
   /** The next time everything is asked anew, though nothing seems to have changed. */
@@ -488,12 +388,7 @@ export class Simulation {
   #noteOverload(actor: Actor, change: Partial<State>) {
     const blown = actor.part.kind.roles?.blown
     if (blown === undefined || change[blown] !== true) return
-    const pole = [...actor.part.branches.values()][0]
-    if (!pole) return
-    const { circuit, netlist } = this
-    const sound = netlist.branches.filter((branch) => branch.form === 'load' && !circuit.forced(branch))
-    const drawn = sound.reduce((sum, branch) => sum + circuit.felt.amps(branch), 0)
-    actor.blownBy = { path: heaviestPath(circuit, pole.id), amps: circuit.felt.amps(pole), drawn }
+    actor.blownBy = blownOn(this.circuit, actor.part)
   }
 
   /** Branch ids of the way the current took that opened a fuse or breaker. */
@@ -518,10 +413,6 @@ export class Simulation {
     )
   }
 
-  #conditions(actor: Actor): boolean[] {
-    return (actor.part.kind.tells ?? []).map((tell) => tell.is(actor.part.figures, actor.state))
-  }
-
   /** Notes what became of the parts whose state has changed, and says which they are. */
   #tell(): Actor[] {
     const moved = this.#actors.filter((actor) => actor.moved)
@@ -529,7 +420,7 @@ export class Simulation {
       actor.moved = false
       const { tells, roles } = actor.part.kind
       if (!tells) continue
-      const now = this.#conditions(actor)
+      const now = toldOf(actor)
       for (const [i, is] of now.entries()) {
         if (is === actor.told[i]) continue
         const says = is ? tells[i]!.starts : tells[i]!.ends

@@ -9,7 +9,8 @@ import { openingOf } from '../motion/surroundings.ts'
 import { kindOf } from '../parts/index.ts'
 import type { StateValue } from '../parts/kind.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { kestrel, wireAt, wired } from './benches.ts'
+import { reshaped } from '../suppose/index.ts'
+import { kestrel, lifted, wireAt, wired } from './benches.ts'
 import { line } from './ways.ts'
 
 /**
@@ -29,6 +30,10 @@ export interface FaultRow {
   readonly left?: Settings
   /** Seconds after the call; settled where it is left out. */
   readonly at?: number
+  /** What hands do one after another once the zones have called, on the sound plant and on the other. */
+  readonly afterwards?: { readonly sound: readonly Settings[]; readonly faulty: readonly Settings[] }
+  /** Where the sound plant is read in another way: before, after, or with another range of the meter. */
+  readonly plain?: Partial<Pick<FaultRow, 'supposed' | 'calling' | 'at' | 'reads'>>
   readonly reads: Reading
   readonly sound: Bounds
   readonly faulty: Bounds
@@ -233,7 +238,8 @@ export const faultRows: readonly FaultRow[] = [
     plant: () => wired({ scheme: 's3' }),
     supposed: (job) => [...open('XF1.p1')(job), 'link:XF1.h+XF2.h/fitted', 'link:XF1.c+XF2.c/fitted'],
     reads: ['volts', 'XF1.p1', 'XF1.p2'],
-    sound: [60, 135],
+    plain: { supposed: open('XF1.p1') },
+    sound: [0, 5],
     faulty: [60, 135],
   },
   {
@@ -312,7 +318,8 @@ export const faultRows: readonly FaultRow[] = [
     supposed: just(),
     calling: [2],
     reads: ['loz', 'core:TC2/green.far', 'XF1.c'],
-    sound: [0, 0.5],
+    plain: { reads: ['volts', 'core:TC2/green.far', 'XF1.c'] },
+    sound: [0.6, 27],
     faulty: [0, 0.5],
   },
   {
@@ -353,7 +360,8 @@ export const faultRows: readonly FaultRow[] = [
     supposed: just(),
     calling: [1, 2],
     reads: ['loz', 'V1.m1', 'V1.m2'],
-    sound: none,
+    plain: { calling: [1] },
+    sound: low,
     faulty: none,
   },
   {
@@ -409,10 +417,15 @@ export const faultRows: readonly FaultRow[] = [
     f: 35,
     what: 'stays where it is without power: not a fault',
     plant: () => wired({ scheme: 's8', valve: 'valve/power-both-ways', boiler: '' }),
-    supposed: just('supply/dead'),
-    reads: ['state', 'V1', 'direction'],
+    supposed: just(),
+    calling: [1],
+    afterwards: {
+      sound: [{ TS1: { calling: false } }],
+      faulty: [{ ES1: { closed: false } }, { TS1: { calling: false } }],
+    },
+    reads: ['state', 'V1', 'travel'],
     sound: 0,
-    faulty: 0,
+    faulty: 1,
   },
   {
     f: 36,
@@ -422,7 +435,8 @@ export const faultRows: readonly FaultRow[] = [
     calling: [1],
     at: 8,
     reads: ['state', 'V1', 'travel'],
-    sound: 0,
+    plain: { at: 60 },
+    sound: 1,
     faulty: 0,
   },
   {
@@ -433,7 +447,8 @@ export const faultRows: readonly FaultRow[] = [
     calling: [1],
     at: 20,
     reads: ['volts', 'TS1.r', 'TS1.w'],
-    sound: low,
+    plain: { at: 200 },
+    sound: none,
     faulty: low,
   },
   {
@@ -592,13 +607,22 @@ export const faultRows: readonly FaultRow[] = [
   },
   {
     f: 50,
-    what: 'several worn heads at once',
+    what: 'several worn heads at once: one stands open',
     plant: K,
     supposed: just('part:V2/seizedOpen', 'part:V4/switchNeverMakes'),
+    reads: ['volts', 'B1.t1', 'B1.t2'],
+    sound: low,
+    faulty: none,
+  },
+  {
+    f: 50,
+    what: 'several worn heads at once: with that one lifted, another does not prove',
+    plant: K,
+    supposed: (job) => ['part:V2/seizedOpen', 'part:V4/switchNeverMakes', ...lifted(job, 'V2.e1')],
     calling: [4],
     reads: ['volts', 'V4.e1', 'V4.e2'],
     sound: none,
-    faulty: none,
+    faulty: low,
   },
 ]
 
@@ -646,35 +670,19 @@ export const spread = (job: Job, by: -1 | 0 | 1): Job =>
 
 /** What the row reads on a plant, sound or with its fault. */
 export function readingOf(row: FaultRow, job: Job, faulty: boolean): StateValue {
-  const supposed = faulty
-    ? row.supposed(job).map((one) => (typeof one === 'string' ? { id: one } : { id: one[0], value: one[1] }))
-    : []
-  const hands: Settings = { ...row.hands, ...(faulty ? row.left : {}) }
-  const bench = benchWith(job, supposed, hands)
+  const { supposed: wrong, calling = [], at, reads } = faulty ? row : { ...row, supposed: just(), ...row.plain }
+  const supposed = wrong(job).map((one) => (typeof one === 'string' ? { id: one } : { id: one[0], value: one[1] }))
+  const bench = benchWith(job, supposed, { ...row.hands, ...(faulty ? row.left : {}) })
   bench.settle()
-  for (const n of row.calling ?? []) {
-    const zone = Object.entries(benchZones(job, supposed)).find(([, { number }]) => number === n)
-    if (zone) ask(bench, { ...job, zones: benchZones(job, supposed) }, zone[0], true)
+  const asked = reshaped(job, supposed)
+  for (const [id, { number }] of Object.entries(asked.zones)) if (calling.includes(number)) ask(bench, asked, id, true)
+  if (at === undefined) bench.settle()
+  else bench.runTo(bench.now + at)
+  for (const hands of row.afterwards?.[faulty ? 'faulty' : 'sound'] ?? []) {
+    bench.setTogether(hands)
+    bench.settle()
   }
-  if (row.at === undefined) bench.settle()
-  else bench.runTo(bench.now + row.at)
-  return taken(row.reads, bench, job)
-}
-
-/** Receivers paired crosswise answer each other's zones. */
-function benchZones(job: Job, supposed: readonly { id: string }[]): Job['zones'] {
-  const pair = supposed.map(({ id }) => /^part:([^/]+)\/paired:(.+)$/.exec(id)).find((found) => found !== null)
-  if (!pair) return job.zones
-  return Object.fromEntries(
-    Object.entries(job.zones).map(([id, zone]) => [
-      id,
-      {
-        ...zone,
-        ...(zone.thermostat === pair[1] ? { thermostat: pair[2]! } : {}),
-        ...(zone.thermostat === pair[2] ? { thermostat: pair[1]! } : {}),
-      },
-    ]),
-  )
+  return taken(reads, bench, job)
 }
 
 function taken(reads: Reading, bench: Simulation, job: Job): StateValue {
@@ -684,4 +692,39 @@ function taken(reads: Reading, bench: Simulation, job: Job): StateValue {
   const [a, b] = [probe(bench, reads[1]), probe(bench, reads[2])]
   if (!a.ok || !b.ok) throw new Error(`no point ${reads[1]} or ${reads[2]}`)
   return Math.abs(read(bench, reads[0], a.value, b.value).value ?? Number.POSITIVE_INFINITY)
+}
+
+const units: Readonly<Record<Reading[0], string>> = {
+  volts: 'V',
+  loz: 'V, low impedance',
+  direct: 'V direct',
+  ohms: 'ohm',
+  beep: 'ohm',
+  state: 'state',
+  clamp: 'A',
+  opening: 'share open',
+}
+const bounds = (one: Bounds) => (Array.isArray(one) ? `${one[0]} to ${one[1]}` : String(one))
+
+/** The rows as the documents tell them: a table of Markdown, without its padding. */
+export function faultTable(): string[] {
+  const lines = faultRows.map((row) => {
+    const { f, what, plant, calling = [], at, afterwards, left, reads, sound, faulty } = row
+    const ids = row.supposed(plant()).map((one) => (typeof one === 'string' ? one : `${one[0]}=${one[1]}`))
+    const [mode, ...points] = reads
+    const who = calling.length === 0 ? 'nobody calls' : `zone ${calling.join(', ')} calls`
+    const how = [
+      who,
+      ...(at === undefined ? [] : [`after ${at} s`]),
+      ...(afterwards ? ['power goes, then the call'] : []),
+    ]
+    const where = mode === 'state' ? points.join('.') : points.join(' to ')
+    const by = ids.length > 0 ? ids.map((id) => `\`${id}\``).join(' ') : left ? 'a hand: lever parked' : 'no fault'
+    return `| F${f} | ${what} | ${by} | ${how.join(', ')}: ${where}, ${units[mode]} | ${bounds(sound)} | ${bounds(faulty)} |`
+  })
+  return [
+    '| | fault | supposed as | reading | sound, or once it is over | so |',
+    '| --- | --- | --- | --- | --- | --- |',
+    ...lines,
+  ]
 }

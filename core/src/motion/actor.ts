@@ -1,0 +1,143 @@
+import type { Circuit } from '../circuit/circuit.ts'
+import { heaviestPath } from '../circuit/heaviest-path.ts'
+import type { InstalledPart, Netlist } from '../circuit/netlist.ts'
+import type { Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
+import type { Surroundings } from './surroundings.ts'
+
+/** A number on its way. */
+export interface Run {
+  readonly name: string
+  /** Per second; never nothing. */
+  readonly rate: number
+  readonly levels: readonly number[]
+  /** It moves while nothing happens, such as a clock or the warmth of a room. */
+  readonly background: boolean
+}
+
+export const still: readonly Run[] = []
+
+/** What a fuse or breaker let go on: the branches the current took, how much there was of it, and how much sound loads drew, amps. */
+export interface Blown {
+  readonly path: readonly string[]
+  readonly amps: number
+  readonly drawn: number
+}
+
+/** A part in motion: its state, what it feels, and what moves of it. */
+export interface Actor {
+  readonly part: InstalledPart
+  state: State
+  readonly feel: Feel
+  /** What moves of it, by itself and not held still. */
+  runs: readonly Run[]
+  /** Must its elements be given the values of a new state? */
+  moved: boolean
+  told: boolean[]
+  /** The way of the current that made it let go. */
+  blownBy: Blown | undefined
+  /** The figures it was installed with. */
+  readonly own: Figures
+}
+
+/** Seconds within which settling waits for something to get too hot; what takes longer is said, not waited for. */
+const PATIENCE = 600
+
+/** Does settling not wait for this number? */
+const inBackground = ({ background, heats }: Motion<Figures, State>, name: string, rate: number) =>
+  background?.includes(name) === true || (rate < 1 / PATIENCE && heats?.includes(name) === true)
+
+/** A part as it is installed, its state as its kind and the user's hands have it. */
+export function actorOf(
+  part: InstalledPart,
+  settings: Readonly<Record<string, StateValue>> | undefined,
+  around: { readonly circuit: Circuit; readonly netlist: Netlist; readonly surroundings: Surroundings },
+): Actor {
+  const state: State = { ...part.kind.state }
+  for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
+  return {
+    part,
+    state,
+    feel: feelOf(part, around),
+    runs: still,
+    moved: false,
+    told: [],
+    blownBy: undefined,
+    own: part.figures,
+  }
+}
+
+function feelOf(
+  part: InstalledPart,
+  { circuit, netlist, surroundings }: { circuit: Circuit; netlist: Netlist; surroundings: Surroundings },
+): Feel {
+  const node = (terminal: string) => {
+    const known = part.nodes.get(terminal)
+    if (known === undefined) throw new RangeError(`${part.kind.kind} has no terminal ${terminal}`)
+    return known
+  }
+  const branchOf = (name: string) => {
+    const branch = part.branches.get(name)
+    if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)
+    return branch
+  }
+  return {
+    volts: (a, b) => circuit.felt.volts(node(a), node(b)),
+    over: (name) => {
+      const branch = part.branches.get(name)
+      return branch && !circuit.lump(branch).open ? circuit.felt.volts(branch.a, branch.b) : 0
+    },
+    amps: (name) => circuit.felt.amps(branchOf(name)),
+    windingAmps: (name) => circuit.felt.windingAmps(part.windings.get(name)!),
+    directVolts: (a, b) => circuit.felt.directVolts(node(a), node(b)),
+    directAmps: (name) => circuit.felt.directAmps(branchOf(name)),
+    get around() {
+      return surroundings.of(part.id)
+    },
+    site: netlist.site,
+  }
+}
+
+/** What moves of a part by itself, and is not held still. */
+export function runsOf(
+  { part, state, feel }: Actor,
+  pins: Readonly<Record<string, StateValue>> | undefined,
+): readonly Run[] {
+  const { motion } = part.kind
+  const rates: Readonly<Record<string, number | undefined>> | undefined = motion?.rates?.(part.figures, state, feel)
+  if (!motion || !rates) return still
+  const runs: Run[] = []
+  let levels: Readonly<Record<string, readonly number[] | undefined>> | undefined
+  for (const name of Object.keys(rates)) {
+    const rate = rates[name]
+    if (!rate || pins?.[name] !== undefined) continue
+    levels ??= motion.levels?.(part.figures, state) ?? {}
+    runs.push({ name, rate, levels: levels[name] ?? [], background: inBackground(motion, name, rate) })
+  }
+  return runs
+}
+
+/** What creeps on at the mean of a circle of states. */
+export function creepingOf(actor: Actor, mean: ReadonlyMap<string, number>): readonly Run[] {
+  const { motion } = actor.part.kind
+  const levels: Readonly<Record<string, readonly number[] | undefined>> =
+    motion?.levels?.(actor.part.figures, actor.state) ?? {}
+  return [...mean].map(([name, rate]) => ({
+    name,
+    rate,
+    levels: levels[name] ?? [],
+    background: motion !== undefined && inBackground(motion, name, rate),
+  }))
+}
+
+/** What a fuse or breaker is about to let go on, while its current still flows. */
+export function blownOn(circuit: Circuit, part: InstalledPart): Blown | undefined {
+  const pole = [...part.branches.values()][0]
+  if (!pole) return undefined
+  const sound = circuit.netlist.branches.filter((branch) => branch.form === 'load' && !circuit.forced(branch))
+  const drawn = sound.reduce((sum, branch) => sum + circuit.felt.amps(branch), 0)
+  return { path: heaviestPath(circuit, pole.id), amps: circuit.felt.amps(pole), drawn }
+}
+
+/** Which of a part's tells are so. */
+export const toldOf = ({ part, state }: Actor): boolean[] =>
+  (part.kind.tells ?? []).map((tell) => tell.is(part.figures, state))

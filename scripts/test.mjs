@@ -13,6 +13,8 @@ const installed = childSeconds()
 const folder = mkdtempSync(join(tmpdir(), 'lantern-test-'))
 let passed = 0
 let failed = 0
+/** What failed, by name: said again at the very end, where nobody has to look for it. */
+const failures = []
 
 /** A step that is one test by itself. */
 async function step(name, command, args) {
@@ -20,7 +22,7 @@ async function step(name, command, args) {
   if ((await run(command, args)) === 0) passed++
   else {
     failed++
-    console.error(`${name}: FAILED`)
+    failures.push(name)
   }
 }
 
@@ -37,12 +39,19 @@ async function suite(name, args) {
     `--outputFile.json=${file}`,
   ])
   try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'))
+    const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(readFileSync(file, 'utf8'))
     passed += numPassedTests
     failed += numFailedTests
+    for (const { assertionResults, name: file, status, message } of testResults) {
+      const broken = assertionResults.filter((one) => one.status === 'failed')
+      for (const { fullName, failureMessages } of broken)
+        failures.push(`${name}: ${fullName}\n  ${failureMessages[0]?.split('\n')[0] ?? ''}`)
+      if (status === 'failed' && broken.length === 0) failures.push(`${name}: ${file}\n  ${message}`)
+    }
     if (code !== 0 && numFailedTests === 0) failed += Math.max(1, numFailedTestSuites)
-  } catch {
+  } catch (error) {
     failed++
+    failures.push(`${name}: no result (${error.message})`)
   }
 }
 
@@ -65,5 +74,6 @@ if (seconds !== undefined) {
   )
 }
 say(`${((Date.now() - from) / 60_000).toFixed(1)} minutes`)
+for (const failure of failures) console.error(`FAILED ${failure}`)
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

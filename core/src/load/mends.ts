@@ -10,7 +10,7 @@ import { LoadBench, peakOf } from './carried.ts'
 import { fuseFor } from './fuse-size.ts'
 import { fusesOf } from './fuses.ts'
 import { LIMITED, MARGIN } from './limits.ts'
-import type { SourceLoad } from './study.ts'
+import type { SourceLoad } from './source-load.ts'
 
 /** Sizes transformers come in, VA. */
 const SIZES = [20, 40, 50, 75, 100] as const

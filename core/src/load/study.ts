@@ -7,38 +7,7 @@ import { asking } from './all-calling.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { MARGIN } from './limits.ts'
 import { type Mend, mendsTried } from './mends.ts'
-
-/** What one device draws, VA, and the worst volts it gets while everything calls. */
-export interface Device {
-  readonly part: string
-  readonly zone: string
-  readonly starts: number
-  readonly holds: number
-  readonly idle: number
-  readonly volts: number
-  /** Volts it needs to start. */
-  readonly needs: number | undefined
-}
-
-/** So many zones together: the worst of all choices of them. */
-export interface Together {
-  readonly zones: readonly string[]
-  readonly va: number
-  readonly plain: number
-}
-
-/** What one transformer carries. */
-export interface SourceLoad {
-  readonly part: string
-  readonly rated: number
-  /** Nobody to everybody. */
-  readonly together: readonly Together[]
-  /** Everything at once, as after an outage. */
-  readonly outage: readonly Moment[]
-  readonly devices: readonly Device[]
-  readonly peak: number
-  readonly primary: number
-}
+import type { Device, SourceLoad, Together } from './source-load.ts'
 
 export interface LoadStudy {
   readonly tone: 'well' | 'busy' | 'wrong'

@@ -5,7 +5,7 @@ import { everythingCalling } from '../load/budget.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { reshaped } from '../suppose/index.ts'
-import { supposed, wired } from '../testing/benches.ts'
+import { supposed, wireAt, wired } from '../testing/benches.ts'
 import { line } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
@@ -37,6 +37,16 @@ describe('normal running', () => {
     stuck.settle()
     expect(stuck.stateOf('B1').pulledIn).toBe(false)
     expect(look(stuck, job)).toMatchObject({ tone: 'wrong', says: expect.stringContaining('Vent damper') })
+  })
+
+  it('one zone that calls past such a damper is enough for the danger', () => {
+    const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
+    const dangers = () => findingsOf(job).filter(({ rule }) => rule === 'burner-chain')
+    expect(dangers()).toEqual([])
+    const { wire } = wireAt(job, 'V2.e1')
+    const end = wire.from.part === 'V2' ? 'to' : 'from'
+    wire[end] = { part: 'B1', terminal: 'call' }
+    expect(dangers()).toMatchObject([{ severity: 'danger', at: [{ part: 'D1' }, { part: 'GV1' }] }])
   })
 
   it.each(['boiler/gas', 'boiler/valve-supply'])('%s: a vent damper in its time is waited for', (boiler) => {

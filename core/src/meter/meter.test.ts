@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
+import { alterationsOf } from '../suppose/index.ts'
 import { cut, kestrel, lifted, volts, wireAt, wired } from '../testing/benches.ts'
 import { clamp, type MeterMode, probe, read } from './meter.ts'
 
@@ -148,6 +149,15 @@ describe('the clamp', () => {
     }
     expect(Math.round(seen(1) * 1e9) % 1e7).toBe(0)
     expect(Math.abs(seen(20) - exact)).toBeLessThan(0.0003)
+    // Thirteen milliamps lie under the floor: nothing is shown until turns lift them over it.
+    const thin = kestrel({ calling: [2], suppose: (job) => [`wire:${wireAt(job, 'V2.m1').id}.from/ohms`] })
+    thin.simulation.alter(
+      alterationsOf(thin.job, [{ id: `wire:${wireAt(thin.job, 'V2.m1').id}.from/ohms`, value: 2000 }]),
+    )
+    thin.simulation.settle()
+    const [once, tenfold] = [1, 10].map((turns) => clamp(thin.simulation, id, turns))
+    expect(once).toMatchObject({ ok: true, value: { value: 0 } })
+    expect(tenfold).toMatchObject({ ok: true, value: { value: expect.closeTo(0.013, 3) } })
     const idle = wireAt(bench.job, 'V3.m1').id
     expect(clamp(bench.simulation, idle)).toMatchObject({ ok: true, value: { value: 0, shows: '0' } })
   })

@@ -114,6 +114,24 @@ describe('levels', () => {
   })
 })
 
+describe('hunting', () => {
+  it('a valve fed through its own rest contact stands where that opens, and hums; time goes on', () => {
+    const rig = new Rig({
+      practice: '230',
+      parts: { S: 'supply/line', ES: 'switch/service', V: ['valve/two-port-6', { restJoins: 2 }] },
+      nets: ['S.l ES.in', 'ES.out V.feed', 'V.rest V.call', 'S.n V.n'],
+    })
+    expect(rig.simulation.buzzing).toContain('V')
+    expect(rig.state('V.travel')).toBeCloseTo(0.92, 4)
+    const solves = rig.simulation.circuit.solves
+    rig.run(3600)
+    expect(rig.simulation.circuit.solves - solves).toBeLessThan(100)
+    rig.set('ES.closed', false).settle()
+    expect(rig.says('V')).toBe('shut')
+    expect(rig.simulation.buzzing).toEqual([])
+  })
+})
+
 describe('wax', () => {
   const heated = (volts: number, figures: Record<string, number> = {}) =>
     new Rig({

@@ -49,6 +49,10 @@ function plant(wrong: readonly string[] = [], calling: { hall?: boolean; tank?: 
     live: (point: string) => volts(simulation)(point, 'MAINS.n') > 200,
     fires: () => simulation.stateOf('B1').called === true,
     pump: () => simulation.stateOf('P1').running === true,
+    standing: () => {
+      const { says, moving, trouble } = verdictOf(simulation, job, loopsOf(simulation, job)).zones[0]!
+      return { says, moving, trouble: trouble !== undefined }
+    },
     verdict: () => sentenceText(verdictOf(simulation, job, loopsOf(simulation, job)).sentence),
   }
 }
@@ -79,6 +83,12 @@ describe('a mid-position valve', () => {
     now.simulation.settle()
     expect(now.says()).toBe('heating')
     expect([now.live('V1.out'), now.fires()]).toEqual([false, false])
+    expect(now.standing()).toEqual({ says: 'heating, stays until something else calls', moving: false, trouble: false })
+    // With water off gone too it goes back, and is then as shut as it ever is.
+    now.simulation.set('PR1', 'hotWater', 'on')
+    now.simulation.set('TS2', 'calling', true)
+    now.simulation.settle()
+    expect(now.standing()).toMatchObject({ says: 'hot water', moving: false, trouble: false })
   })
 
   it('comes back to the middle when the tank calls too, and to hot water when heating stops', () => {

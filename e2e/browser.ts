@@ -122,6 +122,14 @@ export class Window {
     return this.page.$eval('h1', (element) => element.textContent ?? '')
   }
 
+  /** Says which circuit is shown: planned, as found, tried. */
+  async shows(circuit: 'planned' | 'as found' | 'tried'): Promise<void> {
+    await this.clickBeginning('Circuit shown')
+    const item = await this.page.waitForSelector(`::-p-xpath(//*[@role="menuitemradio"][starts-with(., "${circuit}")])`)
+    await item?.click()
+    await this.page.waitForSelector(`[aria-label="Circuit shown: ${circuit}"]`)
+  }
+
   async saved(): Promise<void> {
     await this.page.waitForFunction(
       () => document.querySelector('[aria-label="Save state"]')?.textContent?.includes('Saved'),

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { nextEntry } from '@civil-lantern/core'
+import { documentOf, nextEntry } from '@civil-lantern/core'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { sampleJob } from '../cli/src/samples.ts'
 import { openBrowser, type Theme, Window } from './browser.ts'
 import { Program } from './program.ts'
 
@@ -49,7 +50,7 @@ const screens = [
   '/jobs/kestrel-point/scheme/rungs',
   '/jobs/kestrel-point/scheme/runs',
   '/jobs/sable-row/scheme/timeline',
-  '/jobs/kestrel-point/scheme/ways',
+  '/jobs/kestrel-point/survey/ways',
   '/jobs/sable-row/scheme/loops',
   '/jobs/quay-terrace/scheme/loops',
   '/jobs/quay-terrace/survey',
@@ -103,6 +104,40 @@ describe.each<[Theme, number, number]>([
     )
     expect(overflow).toBe(0)
   })
+})
+
+it.each([
+  [1280, 800, ['loops', 'wall', 'rungs', 'runs']],
+  [390, 844, ['loops', 'wall', 'rungs', 'runs']],
+] as const)('at %i x %i the circuit has at least three fifths of the picture', async (width, height, views) => {
+  const window = await Window.open(await browser.createBrowserContext())
+  await window.page.setViewport({ width, height })
+  for (const view of views) {
+    await window.goto(`${program.url}/jobs/kestrel-point/scheme/${view}`)
+    await window.page.keyboard.press('2')
+    await window.verdict('open and proven')
+    const share = await window.page.$eval('[data-circuit]', (pane) => {
+      const { width, height } = pane.getBoundingClientRect()
+      return (width * height) / (innerWidth * innerHeight)
+    })
+    console.log(`${view} at ${width} x ${height}: ${(100 * share).toFixed(1)} % of the picture`)
+    expect(share).toBeGreaterThanOrEqual(0.6)
+    await window.page.keyboard.press('2')
+  }
+  await window.page.browserContext().close()
+})
+
+it('five zones stand on one screen without scrolling, twelve within two', async () => {
+  const window = await Window.open(await browser.createBrowserContext())
+  await program.put('twelve-rows', documentOf(sampleJob({ scheme: 's2', zones: 12 })))
+  const screens = async (job: string) => {
+    await window.goto(`${program.url}/jobs/${job}/scheme/loops`)
+    await window.page.waitForSelector('article svg')
+    return window.page.$eval('[data-circuit]', (pane) => pane.scrollHeight / pane.clientHeight)
+  }
+  expect(await screens('kestrel-point')).toBe(1)
+  expect(await screens('twelve-rows')).toBeLessThanOrEqual(2)
+  await window.page.browserContext().close()
 })
 
 it('draws the loops of the demo job and lights a call; how fast is printed', async () => {

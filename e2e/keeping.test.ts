@@ -34,7 +34,9 @@ it('two windows that change the same job both keep their edits', async () => {
   await other!.sees('changed in another window')
   await other!.saved()
   expect(await names()).toEqual(['Watch room', 'Signal house', 'Oil store', 'Long gallery', 'Hot-water tank'])
-  await other!.sees('Watch room')
+  await other!.page.waitForFunction(() =>
+    [...document.querySelectorAll('input')].some(({ value }) => value === 'Watch room'),
+  )
   await one!.page.close()
   await other!.page.close()
 })

@@ -19,7 +19,7 @@ beforeAll(async () => {
 })
 afterAll(() => rm(folder, { recursive: true, force: true }))
 
-const display = () => window.page.$eval('[aria-label="Meter display"] .text-5xl', (e) => Number(e.textContent))
+const display = () => window.page.$eval('[aria-label="Meter display"] [data-figure]', (e) => Number(e.textContent))
 
 it.each(['fenwick-orchard', 'quay-terrace'])('rungs of %s are saved as one SVG that holds every part', async (id) => {
   const { document: job } = await program.job(id)
@@ -106,7 +106,7 @@ it('while a valve travels the timeline says until when that is no fault; a broke
   await program.put('cut', job)
   await window.tries('cut', `wire:${cut}/open`)
   await window.goto(`${program.url}/jobs/cut/scheme/timeline`)
-  await window.click('button', 'tried')
+  await window.shows('tried')
   await window.click('switch', 'Signal house thermostat')
   await window.sees('should have happened by')
   await window.sees('overdue')

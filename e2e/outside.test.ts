@@ -80,7 +80,7 @@ it('a kind copied from the catalogue is exported, removed, imported again, and s
   const [valves] = await page.$$('::-p-aria([name="Valve"][role="combobox"])')
   await valves!.select(value!)
   await window.saved()
-  await window.goto(`${program.url}/jobs/kestrel-point/scheme/ways`)
+  await window.goto(`${program.url}/jobs/kestrel-point/survey/ways`)
   await window.click('button', 'Wire it this way again')
   await window.click('button', 'Wire it again')
   await window.verdict('Nobody calls')

@@ -30,11 +30,12 @@ const text = (selector: string) => window.page.$eval(selector, (element) => elem
 
 it('a back-feed is in the list, on the wire and in the proof; its fix is applied, and the job is proven', async () => {
   const url = await backFed('back-fed')
-  await window.goto(`${url}/runs`)
+  await window.goto(`${url}/checks`)
   await window.sees('Cloakroom alone also runs Pump, Sprung floor.')
+  await window.click('button', 'Runs')
   await window.find('button', 'Select wire x1')
   expect(await text('button[aria-label="Select wire x1"]')).toContain('a finding stands on it')
-  await window.goto(`${url}/proof`)
+  await window.goto(`${url}/checks/combinations`)
   await window.sees('Pump, Sprung floor runs while Cloakroom calls.')
   await window.click('button', 'Show its way in Loops')
   await window.page.waitForSelector('svg [data-found]')
@@ -42,9 +43,10 @@ it('a back-feed is in the list, on the wire and in the proof; its fix is applied
   expect(await window.page.$eval('[aria-label="Cloakroom thermostat"]', (e) => e.getAttribute('aria-checked'))).toBe(
     'true',
   )
+  await window.click('button', 'Checks 1 finding')
   await window.click('button', 'Put it right')
   await window.sees('Take wire x1 off')
-  await window.click('button', 'Proof')
+  await window.click('button', 'Every combination')
   await window.sees('Proven in 8 combinations of calls.')
   await window.saved()
   expect((await program.job('back-fed')).document.planned.wires.extra).toBeUndefined()
@@ -52,7 +54,7 @@ it('a back-feed is in the list, on the wire and in the proof; its fix is applied
 
 it('a finding is accepted with a reason, which the document keeps and the lamp respects', async () => {
   const url = await backFed('accepted')
-  await window.goto(`${url}/loops`)
+  await window.goto(`${url}/checks`)
   await window.sees('One finding in the wiring')
   await window.click('button', 'Accept with a reason')
   await window.fill('Why may it stay?', 'Both floors are one zone until spring')
@@ -61,6 +63,8 @@ it('a finding is accepted with a reason, which the document keeps and the lamp r
   await window.saved()
   const { document } = await program.job('accepted')
   expect(Object.values(document.accepted ?? {})[0]?.reason).toBe('Both floors are one zone until spring')
+  await window.click('button', 'Loops')
+  await window.page.waitForSelector('article svg')
   expect(await window.page.$$('svg [data-found]')).toHaveLength(0)
 })
 
@@ -69,7 +73,7 @@ it('a long proof shows how far it is, is cancelled, and goes on when asked', asy
     'twelve',
     documentOf(sampleJob({ scheme: 's5a', zones: 12, panel: 'panel/zone-valve-6', hotWater: true, priority: true })),
   )
-  await window.goto(`${program.url}/jobs/twelve/scheme/proof`)
+  await window.goto(`${program.url}/jobs/twelve/scheme/checks/combinations`)
   const from = performance.now()
   await window.page.waitForSelector('[role="progressbar"]')
   await window.click('button', 'Cancel')
@@ -83,7 +87,7 @@ it('a long proof shows how far it is, is cancelled, and goes on when asked', asy
 })
 
 it('the dead map of a 230 V job: two terminals bite before the isolator, and more when it stays closed', async () => {
-  await window.goto(`${program.url}/jobs/lowther-street/scheme/dead`)
+  await window.goto(`${program.url}/jobs/lowther-street/scheme/checks/live`)
   await window.sees('2 terminals can still bite.')
   // Nobody has seen these conductors: by this record alone nothing is sure.
   await window.sees('conductors are assumed')

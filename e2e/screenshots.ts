@@ -55,20 +55,18 @@ const shots: readonly Shot[] = [
       await window.page.keyboard.press('a')
       await window.clickBeginning('Lead A on Valve 2 M1')
       await window.clickBeginning('Lead B on Transformer C')
-      await window.click('button', 'Lo-Z volts, low impedance')
+      await window.page.keyboard.press('Escape')
     },
   },
   { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
   { name: 'load', path: '/jobs/hungry/load', prepare: async (window) => void (await window.verdict('is short by')) },
-  { name: 'ways', path: '/jobs/kestrel-point/scheme/ways' },
+  { name: 'ways', path: '/jobs/kestrel-point/survey/ways' },
   {
     name: 'wall',
     path: '/jobs/kestrel-point/scheme/wall',
     async prepare(window) {
       await window.page.waitForSelector('[data-wire]')
       await call('Signal house')(window)
-      await window.click('button', 'Wide')
-      await new Promise((done) => setTimeout(done, 300))
       await new Promise((done) => setTimeout(done, 600))
     },
   },
@@ -90,10 +88,10 @@ const shots: readonly Shot[] = [
       await new Promise((done) => setTimeout(done, 1700))
     },
   },
-  { name: 'proof', path: '/jobs/sable-row/scheme/proof', prepare: (window) => window.sees('Proven in') },
+  { name: 'proof', path: '/jobs/sable-row/scheme/checks/combinations', prepare: (window) => window.sees('Proven in') },
   {
     name: 'dead-map',
-    path: '/jobs/lowther-street/scheme/dead',
+    path: '/jobs/lowther-street/scheme/checks/live',
     async prepare(window) {
       await window.sees('can still bite')
       await window.click('checkbox', 'Fused isolator')
@@ -102,11 +100,11 @@ const shots: readonly Shot[] = [
   },
   {
     name: 'findings',
-    path: '/jobs/back-fed/scheme/loops',
+    path: '/jobs/back-fed/scheme/checks',
     theme: 'basement',
     prepare: (window) => window.sees('One finding'),
   },
-  { name: 'plan', path: '/jobs/lowther-street/scheme/plan' },
+  { name: 'plan', path: '/jobs/lowther-street/scheme/runs/terminals' },
   {
     name: 'controller',
     path: '/jobs/botany-house/scheme/loops',
@@ -122,7 +120,7 @@ const shots: readonly Shot[] = [
     path: '/jobs/kestrel-point/scheme/loops',
     size: [390, 844],
     async prepare(window) {
-      await window.page.keyboard.press('1')
+      await window.page.keyboard.press('2')
       await window.verdict('open and proven')
     },
   },
@@ -133,7 +131,7 @@ const shots: readonly Shot[] = [
     path: '/jobs/kestrel-point/scheme/loops',
     theme: 'basement',
     async prepare(window) {
-      await window.click('button', 'tried')
+      await window.shows('tried')
       await call('Signal house')(window)
       await window.clickBeginning('Wire 21, white')
       await window.click('button', 'Break this wire')

@@ -36,7 +36,6 @@ const asLaid = ({ wires }: Job) =>
 async function onTheWall(id: string, job?: Job) {
   if (job) await program.put(id, documentOf(job))
   await window.goto(`${program.url}/jobs/${id}/scheme/wall`)
-  await window.click('button', 'Wide')
   await window.page.waitForSelector('.react-flow__node-part')
   await settled()
 }
@@ -186,7 +185,8 @@ it('a splice is cut into a wire, a part hung from the catalogue and taken down a
   const { document: kept } = await program.job('hands')
   expect(Object.keys(kept.zones)).toHaveLength(3)
   expect(kept.planned.parts.RL1).toBeUndefined()
-  await window.click('button', 'Proof')
+  await window.page.keyboard.press('k')
+  await window.click('button', 'Every combination')
   await window.sees('Proven in 8 combinations of calls.')
 })
 

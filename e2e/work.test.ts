@@ -67,7 +67,7 @@ it.each(['kestrel-point', 'sable-row', 'fenwick-orchard', 'quay-terrace', 'lowth
   '%s opens lit and well',
   async (id) => {
     await window.goto(`${program.url}/jobs/${id}`)
-    await window.click('button', 'planned')
+    await window.shows('planned')
     await window.page.waitForSelector('h1[data-tone="well"]')
     await window.page.waitForSelector('button[aria-label$=", lit"]')
   },
@@ -104,6 +104,7 @@ describe('on the demo job', () => {
   it('a reading is taken, logged with its state, and there after a reload, as is everything else', async () => {
     await window.click('switch', 'Signal house thermostat')
     await window.verdict('Signal house calls')
+    await window.page.keyboard.press('m')
     await window.click('button', 'Lo-Z volts, low impedance')
     await land('A', 'Valve 2 M1')
     await land('B', 'Transformer C')
@@ -164,12 +165,12 @@ describe('on the demo job', () => {
   it('the find box leads to a zone, a part and a screen by keyboard alone', async () => {
     const { page } = window
     await page.keyboard.press('/')
-    await window.find('combobox', 'Find')
+    await window.find('combobox', 'Search')
     await page.keyboard.type('gallery: call')
     await page.keyboard.press('Enter')
     await window.verdict('Gallery calls')
     await page.keyboard.press('/')
-    await window.find('combobox', 'Find')
+    await window.find('combobox', 'Search')
     await page.keyboard.type('runs')
     await page.keyboard.press('Enter')
     await window.sees('of 56 wires')

@@ -7,8 +7,10 @@ import { LaterStage } from '../stages/later/LaterStage.tsx'
 import { LoadStage } from '../stages/load/LoadStage.tsx'
 import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
+import { ChecksStage } from '../stages/scheme/ChecksStage.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
 import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
+import { Ways } from '../stages/survey/Ways.tsx'
 import { useTheme } from '../ui/theme.ts'
 import { JobFrame } from './JobFrame.tsx'
 
@@ -22,8 +24,11 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <FirstStage /> },
       { path: 'survey', element: <SurveyStage /> },
+      { path: 'survey/ways', element: <Ways /> },
       { path: 'scheme', element: <SchemeStage /> },
-      { path: 'scheme/:view', element: <SchemeStage /> },
+      { path: 'scheme/ways', element: <Navigate to="../survey/ways" replace /> },
+      { path: 'scheme/checks/:check?', element: <ChecksStage /> },
+      { path: 'scheme/:view/:part?', element: <SchemeStage /> },
       { path: 'load', element: <LoadStage /> },
       { path: 'log', element: <LogStage /> },
       { path: ':stage', element: <StageToCome /> },

@@ -1,6 +1,6 @@
 /** Every key the program listens to; the sheet behind `?` is made from this list. */
 export const keys = [
-  { keys: '/', also: 'Ctrl+K', does: 'Find a part, terminal, zone, screen or action' },
+  { keys: '/', also: 'Ctrl+K', does: 'Search a part, terminal, zone, screen or action' },
   { keys: '1 … 9', does: 'Turn the thermostat of that zone' },
   { keys: 'Ctrl+Z', does: 'Undo' },
   { keys: 'Shift+Ctrl+Z', does: 'Redo' },
@@ -10,7 +10,9 @@ export const keys = [
   { keys: 'W', does: 'Wall' },
   { keys: 'G', does: 'Rungs' },
   { keys: 'R', does: 'Runs' },
-  { keys: 'C', does: 'Timeline' },
+  { keys: 'K', does: 'Checks' },
+  { keys: 'C', does: 'Open or shut the clock’s timeline' },
+  { keys: 'M', does: 'Open or shut the meter' },
   { keys: 'Delete', does: 'On the wall: take the chosen wire out, or the chosen part down' },
   { keys: 'T', does: 'Day or Basement' },
   { keys: 'Esc', does: 'Put down the lead, let go of the selection' },

@@ -12,29 +12,33 @@ interface Workspace {
   readonly inHand: LeadName | undefined
   /** The terminal one end of a conductor is on, while its other end is in the user's hand. */
   readonly pulling: string | undefined
-  /** Is the stage as wide as the window, with the panels beside it put away? */
-  readonly wide: boolean
+  /** Is the column of who calls folded to numbers? */
+  readonly callsFolded: boolean
+  /** What the bench at the bottom has opened upward. */
+  readonly bench: 'shut' | 'meter' | 'time'
   /** The mode a hand has chosen; until then the meter is set by what its leads touch. */
   readonly mode: MeterMode | undefined
   readonly turns: number
   /** The wire the clamp is on. */
   readonly clamped: string | undefined
-  /** The right-hand panel in front. */
-  readonly panel: 'meter' | 'picked'
+  /** The zone whose loop a phone shows. */
+  readonly zone: string | undefined
   /** The bottom sheet that is up, on a phone. */
-  readonly sheet: 'calls' | 'meter' | undefined
+  readonly sheet: 'calls' | 'meter' | 'time' | 'picked' | undefined
   pick(picked: Picked | undefined): void
   take(lead: LeadName | undefined): void
   /** Takes a conductor in hand at a terminal, or puts it down. */
   pull(from: string | undefined): void
-  widen(wide: boolean): void
+  foldCalls(folded: boolean): void
+  openBench(bench: 'shut' | 'meter' | 'time'): void
+  /** The zone in hand: a phone shows its loop. */
+  goTo(zone: string): void
   /** Lands the lead in hand (or the one named) on a terminal or conductor end. */
   land(point: string, lead?: LeadName): void
   setMode(mode: MeterMode): void
   setTurns(turns: number): void
   clampOn(wire: string): void
-  show(panel: 'meter' | 'picked'): void
-  raise(sheet: 'calls' | 'meter' | undefined): void
+  raise(sheet: Workspace['sheet']): void
   clear(): void
 }
 
@@ -43,21 +47,25 @@ const start = {
   leads: { a: undefined, b: undefined },
   inHand: undefined,
   pulling: undefined,
-  wide: false,
+  callsFolded: false,
+  bench: 'shut',
+  zone: undefined,
   mode: undefined,
   turns: 1,
   clamped: undefined,
-  panel: 'meter',
   sheet: undefined,
 } as const
 
 /** What the user holds and looks at; belongs to this window, not to the job. */
 export const useWorkspace = create<Workspace>((set) => ({
   ...start,
-  pick: (picked) => set(picked ? { picked, panel: 'picked' } : { picked, panel: 'meter' }),
-  take: (inHand) => set(inHand ? { inHand, panel: 'meter', sheet: undefined, pulling: undefined } : { inHand }),
+  pick: (picked) => set({ picked }),
+  // The meter opens with its lead, for the mode and the other lead are chosen next.
+  take: (inHand) => set(inHand ? { inHand, bench: 'meter', sheet: undefined, pulling: undefined } : { inHand }),
   pull: (pulling) => set(pulling ? { pulling, inHand: undefined, sheet: undefined } : { pulling }),
-  widen: (wide) => set({ wide }),
+  foldCalls: (callsFolded) => set({ callsFolded }),
+  openBench: (bench) => set({ bench }),
+  goTo: (zone) => set({ zone }),
   land: (point, lead) =>
     set((now) => {
       const which = lead ?? now.inHand
@@ -66,12 +74,12 @@ export const useWorkspace = create<Workspace>((set) => ({
       const other = which === 'a' ? 'b' : 'a'
       // With the other lead still free it comes to hand next, unless the leads are being chosen from a list.
       const next = lead === undefined && leads[other] === undefined ? other : undefined
-      return { leads, inHand: next, panel: 'meter' }
+      return { leads, inHand: next }
     }),
   setMode: (mode) => set({ mode }),
   setTurns: (turns) => set({ turns }),
-  clampOn: (clamped) => set({ clamped, mode: 'amps', panel: 'meter' }),
-  show: (panel) => set({ panel }),
+  clampOn: (clamped) =>
+    set(({ sheet }) => ({ clamped, mode: 'amps', bench: 'meter', sheet: sheet === undefined ? sheet : 'meter' })),
   raise: (sheet) => set({ sheet }),
   clear: () => set(start),
 }))

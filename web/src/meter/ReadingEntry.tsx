@@ -56,8 +56,8 @@ export function ReadingEntry({ expected }: { expected: PanelReading | undefined 
         keep()
       }}
     >
-      <div className="flex items-end gap-2">
-        <label className="min-w-0 grow">
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="min-w-28 grow basis-28">
           <span className="block text-soft">I read, in {unitOf(mode)}</span>
           <input
             value={text}
@@ -75,10 +75,10 @@ export function ReadingEntry({ expected }: { expected: PanelReading | undefined 
         <Button onClick={() => setText('OL')} disabled={!ready}>
           OL
         </Button>
+        <Button look="strong" type="submit" className="grow" disabled={!ready || text.trim() === ''}>
+          Keep my reading
+        </Button>
       </div>
-      <Button look="strong" type="submit" disabled={!ready || text.trim() === ''}>
-        Keep my reading
-      </Button>
       <p id={hint} role={wrong ? 'alert' : undefined} className={wrong ? 'font-semibold text-bad' : 'text-soft'}>
         {wrong ||
           (ready

@@ -1,34 +1,51 @@
-import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react'
+import { Menu, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { useTheme } from './theme.ts'
 
-/** The top line: where we are, the find box, what is saved, the theme. */
+interface Undo {
+  readonly back: (() => void) | undefined
+  readonly again: (() => void) | undefined
+  /** What each of the two would take back, or bring again. */
+  readonly names: readonly [string, string]
+}
+
+/**
+ * The head line: where we are, the way through the work in the middle, search, what is saved, the theme. On a phone what is
+ * seldom needed folds into a menu at its end.
+ */
 export function TopLine({
   title,
+  middle,
   find,
   save,
   undo,
 }: {
   title: ReactNode
+  middle?: ReactNode
   find?: () => void
   save?: ReactNode
-  undo?: { back: (() => void) | undefined; again: (() => void) | undefined; names: [string, string] }
+  undo?: Undo
 }) {
   const { theme, change } = useTheme()
+  const other = theme === 'day' ? 'Basement' : 'Day'
+  const Other = theme === 'day' ? Moon : Sun
   return (
-    <header className="no-print flex items-center gap-2 px-4 py-2 sm:gap-3">
+    <header className="no-print relative flex h-14 items-center gap-1 px-2 lg:h-17 lg:gap-2 lg:px-4">
+      {middle && <Wire />}
       <Link
         to="/"
-        className="flex min-h-11 shrink-0 items-center gap-2.5 rounded-control pr-1 font-bold text-lg"
+        className="flex min-h-11 min-w-11 shrink-0 items-center gap-2.5 rounded-control pl-1 font-bold text-lg"
         aria-label="Civil Lantern, all jobs"
       >
         <Glyph />
-        <span className="hidden lg:inline">Civil Lantern</span>
+        {!middle && <span className="hidden sm:inline">Civil Lantern</span>}
       </Link>
-      <div className="min-w-0 grow">{title}</div>
+      <div className={`min-w-0 ${middle ? 'grow lg:w-60 lg:grow-0' : 'grow'}`}>{title}</div>
+      {middle && <div className="hidden min-w-0 max-w-[720px] grow self-stretch lg:mx-auto lg:block">{middle}</div>}
       {undo && (
-        <div className="hidden items-center sm:flex">
+        <div className="hidden items-center lg:flex">
           <Icon says={undo.names[0]} onClick={undo.back}>
             <Undo2 aria-hidden size={19} />
           </Icon>
@@ -41,26 +58,66 @@ export function TopLine({
         <button
           type="button"
           onClick={find}
-          className="flex min-h-11 shrink-0 items-center gap-2 rounded-full border border-line bg-card px-3.5 text-soft hover:border-soft"
+          aria-label="Search parts, terminals and screens"
+          title="Search"
+          className="flex min-h-11 min-w-11 shrink-0 items-center justify-center gap-2 rounded-full border border-line bg-card px-3 hover:border-soft"
         >
           <Search aria-hidden size={18} />
-          <span className="sr-only xl:not-sr-only">Find a part, terminal or screen</span>
-          <kbd className="hidden font-mono text-ink xl:inline">/</kbd>
+          <kbd className="hidden font-mono lg:inline">/</kbd>
         </button>
       )}
       {save}
       <button
         type="button"
         onClick={change}
-        className="flex min-h-11 shrink-0 items-center gap-2 rounded-full border border-line bg-card px-3.5 hover:border-soft"
-        aria-label={theme === 'day' ? 'Change to Basement' : 'Change to Day'}
+        className={`${middle ? 'hidden lg:grid' : 'grid'} size-11 shrink-0 place-items-center rounded-full border border-line bg-card hover:border-soft`}
+        aria-label={`Change to ${other}`}
+        title={`Change to ${other}`}
       >
-        {theme === 'day' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
-        <span className="hidden lg:inline">{theme === 'day' ? 'Basement' : 'Day'}</span>
+        <Other aria-hidden size={18} />
       </button>
+      {undo && <PhoneMenu undo={undo} other={other} change={change} />}
     </header>
   )
 }
+
+const row = 'flex min-h-12 cursor-pointer items-center rounded-control px-3 font-semibold data-highlighted:bg-well'
+
+/** What a phone's head line has no room for. */
+const PhoneMenu = ({ undo, other, change }: { undo: Undo; other: string; change: () => void }) => (
+  <DropdownMenu.Root>
+    <DropdownMenu.Trigger
+      aria-label="More"
+      className="grid size-11 shrink-0 place-items-center rounded-full border border-line bg-card lg:hidden"
+    >
+      <Menu aria-hidden size={19} />
+    </DropdownMenu.Trigger>
+    <DropdownMenu.Portal>
+      <DropdownMenu.Content
+        align="end"
+        sideOffset={6}
+        className="z-50 w-72 max-w-[92vw] rounded-card border border-line bg-card p-1.5 shadow-lg"
+      >
+        {([0, 1] as const).map((i) => {
+          const run = i === 0 ? undo.back : undo.again
+          return (
+            <DropdownMenu.Item
+              key={i}
+              disabled={!run}
+              onSelect={() => run?.()}
+              className={`${row} data-disabled:opacity-50`}
+            >
+              {undo.names[i]}
+            </DropdownMenu.Item>
+          )
+        })}
+        <DropdownMenu.Item onSelect={change} className={row}>
+          Change to {other}
+        </DropdownMenu.Item>
+      </DropdownMenu.Content>
+    </DropdownMenu.Portal>
+  </DropdownMenu.Root>
+)
 
 const Icon = ({
   says,
@@ -81,6 +138,24 @@ const Icon = ({
   >
     {children}
   </button>
+)
+
+/** What the lamps hang on: a wire along the upper edge of the window. */
+const Wire = () => (
+  <svg
+    viewBox="0 0 100 8"
+    preserveAspectRatio="none"
+    aria-hidden
+    className="pointer-events-none absolute inset-x-0 top-0 h-2.5 w-full max-lg:hidden"
+  >
+    <path
+      d="M0 2Q5 6 10 5T20 5T30 5T40 5T50 5T60 5T70 5T80 5T90 5T100 2"
+      fill="none"
+      stroke="var(--soft)"
+      strokeWidth={1.6}
+      vectorEffect="non-scaling-stroke"
+    />
+  </svg>
 )
 
 const Glyph = () => (

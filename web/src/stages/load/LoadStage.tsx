@@ -23,7 +23,7 @@ export function LoadStage() {
       <div className="grid max-w-3xl gap-3">
         <h1 className="pt-1 text-xl font-bold">Nothing is wired yet, so nothing is carried.</h1>
         <p>
-          <Link to={`/jobs/${session.id}/scheme/ways`} className="font-semibold underline underline-offset-4">
+          <Link to={`/jobs/${session.id}/survey/ways`} className="font-semibold underline underline-offset-4">
             Choose how it is wired
           </Link>
           , then the load is found by running it.

@@ -8,17 +8,7 @@ import { Button } from '../../ui/controls.tsx'
 const words: Readonly<Record<Severity, string>> = { danger: 'Danger', fails: 'Will not work', tidy: 'Note' }
 
 /** What is wrong with the wiring itself, danger first: where it stands, why, what puts it right, or a reason to let it be. */
-export function Findings({
-  findings,
-  job,
-  brief = false,
-}: {
-  findings: readonly Finding[]
-  job: Job
-  /** One line over a view that needs the room; the list opens on demand. */
-  brief?: boolean
-}) {
-  if (findings.length === 0) return null
+export function Findings({ findings, job }: { findings: readonly Finding[]; job: Job }) {
   const open = openFindings(job, findings)
   const waiting = findings.filter(({ id }) => !job.accepted?.[id])
   const accepted = findings.filter(({ id }) => job.accepted?.[id])
@@ -33,22 +23,21 @@ export function Findings({
     accepted.length === 0 ? undefined : `${accepted.length} accepted`,
   ].filter(Boolean)
   return (
-    <details
-      open={open.length > 0 && !brief}
+    <section
+      aria-label="Findings"
       className={`rounded-card border bg-card ${open.length > 0 ? 'border-bad' : 'border-line'}`}
     >
-      <summary className="flex min-h-11 items-center gap-2 px-4 font-bold">
+      <h2 className="flex min-h-11 items-center px-4 font-bold">
         {says.join(', ').replace(/^./, (first) => first.toUpperCase())}
-        {brief && open[0] && <span className="min-w-0 truncate font-normal">{open[0].says}</span>}
-      </summary>
-      <ul className={`grid gap-2 px-3 pb-3 ${brief ? 'max-h-[36dvh] overflow-y-auto' : ''}`}>
+      </h2>
+      <ul className="grid gap-2 px-3 pb-3">
         {[...waiting, ...accepted].map((finding) => (
           <li key={finding.id}>
             <FindingRow finding={finding} job={job} />
           </li>
         ))}
       </ul>
-    </details>
+    </section>
   )
 }
 

@@ -38,7 +38,7 @@ export function MapsView({ job }: { job: Job }) {
   )
 }
 
-/** Every terminal at potential as the bench stands: it follows the thermostats in the left rail. */
+/** Every terminal at potential as the bench stands: it follows the thermostats. */
 function LiveMap({ job }: { job: Job }) {
   const { bench, snapshot } = useBench()
   useEffect(() => bench.watch({ live: true }), [bench])
@@ -48,7 +48,7 @@ function LiveMap({ job }: { job: Job }) {
   return (
     <Found
       title={`${found.length} ${found.length === 1 ? 'terminal is' : 'terminals are'} expected live.`}
-      says={`${first}. Call zones in the left rail, and the map follows.`}
+      says={`${first}. Let zones call by their numbers, and the map follows.`}
       name="live map"
       found={found}
       job={job}

@@ -28,7 +28,7 @@ export function SurveyStage() {
         <h1 className="max-w-3xl text-xl font-bold">{verdict(job)}</h1>
         {zones.length > 0 && (
           <Link
-            to={`/jobs/${session.id}/scheme${Object.keys(job.parts).length === 0 ? '/ways' : ''}`}
+            to={`/jobs/${session.id}/${Object.keys(job.parts).length === 0 ? 'survey/ways' : 'scheme'}`}
             className="inline-flex min-h-11 items-center rounded-control bg-ink px-4 font-semibold text-paper"
           >
             {Object.keys(job.parts).length === 0 ? 'Choose how it is wired' : 'To the circuit'}
@@ -164,11 +164,11 @@ function verdict(job: Job): string {
   if (count === 0) return 'Add the zones: everything else has a usual value you can change.'
   const step = outOfStep(job)
   if (step.length > 0)
-    return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again in Scheme.`
+    return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again under ways to wire it.`
   const ways = fittingSchemes(job).length
   const { kind } = job.survey.boiler
   const boiler = kind === '' ? 'No boiler here' : (kindOf({ kind: likeOf(job, kind) })?.name ?? 'Boiler')
   const zones = `${count} ${count === 1 ? 'zone' : 'zones'}. ${boiler}.`
-  if (ways === 0) return `${zones} No way of wiring fits this yet: Scheme says why.`
+  if (ways === 0) return `${zones} No way of wiring fits this yet: the ways say why.`
   return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}.`
 }

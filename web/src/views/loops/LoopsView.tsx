@@ -1,15 +1,26 @@
-import type { Snapshot } from '@civil-lantern/core'
-import { type Chain, type Job, kindOf, labelOf, type Strip, type Verdict, zonesInOrder } from '@civil-lantern/core'
+import { type Job, type Snapshot, type Strip, zonesInOrder } from '@civil-lantern/core'
 import { useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
-import { Card } from '../../ui/controls.tsx'
+import { useRoom } from '../../ui/use-room.ts'
+import { useWide } from '../../ui/use-wide.ts'
 import { foundOn } from '../found-on.ts'
+import { linesOf } from './lines.ts'
+import { OffBecause } from './OffBecause.tsx'
+import { PhoneLoop } from './PhoneLoop.tsx'
+import { SharedStrips } from './SharedStrips.tsx'
 import type { Marks } from './StripDrawing.tsx'
 import { StripSet } from './StripSet.tsx'
+import { spokenOf, wrongIn } from './spoken-of.ts'
+import { captionOf, stripsOf } from './strips-of.ts'
 
-/** Every loop of the job, zone by zone, then what they share, in the order of the sequence. */
+/** Width of the column that names the zone. */
+const NAME = 124
+
+/** Every loop of the job: a row for each zone, then what they share. On a phone one loop at a time, downward. */
 export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const picked = useWorkspace((w) => w.picked)
+  const wide = useWide()
+  const [box, room] = useRoom<HTMLElement>()
   const { verdict, loops } = snapshot
   const marks: Marks = useMemo(
     () => ({
@@ -19,73 +30,84 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     }),
     [verdict, picked, job, snapshot.findings],
   )
+  const spoken = useMemo(() => spokenOf(verdict, job), [verdict, job])
+  const forStrips = room - NAME - 16
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-      {zonesInOrder(job).map((zone) => {
-        const found = loops.zones.find((z) => z.zone === zone.id)
-        const strips = [found?.valve, found?.signal, found?.standIn, found?.call].filter((strip) => strip !== undefined)
-        if (strips.length === 0) return null
-        const standing = verdict.zones.find((z) => z.zone === zone.id)
-        const kind = kindOf(job.parts[zone.valve ?? ''] ?? { kind: '' })
-        const tied = found?.call?.subject.part === zone.valve
-        return (
-          <Card
-            key={zone.id}
-            title={<ZoneTitle number={zone.number} name={zone.name} />}
-            aside={kind?.name.replace(/^Zone valve, /, '')}
-            className="scroll-mt-3"
-          >
-            <OffBecause chain={snapshot.chains[zone.id]} calling={standing?.calling === true} />
-            <div id={`zone-${zone.id}`} className="px-3 pb-2">
-              <StripSet
-                strips={strips}
-                job={job}
-                snapshot={snapshot}
-                marks={marks}
-                {...(tied && standing ? { opening: standing.opening } : {})}
-              />
-            </div>
-          </Card>
-        )
-      })}
-      {loops.shared.length > 0 && (
-        <Card title="What all zones share" aside="line voltage">
-          <div className="grid gap-1 px-3 pb-2">
-            {loops.shared.map((strip) => (
-              <div key={strip.id}>
-                <h3 className="px-1 pt-2 text-soft">{laneName(strip, job)}</h3>
-                <StripSet strips={[strip]} job={job} snapshot={snapshot} marks={marks} />
-              </div>
-            ))}
-          </div>
-        </Card>
+    <section ref={box} aria-label="Loops" className="min-h-full rounded-card border border-line bg-card">
+      {room === 0 ? null : wide ? (
+        <>
+          {zonesInOrder(job).map((zone, i) => {
+            const strips = stripsOf(loops, zone.id)
+            if (strips.length === 0) return null
+            const standing = verdict.zones.find((z) => z.zone === zone.id)
+            const tied = loops.zones.find((z) => z.zone === zone.id)?.call?.subject.part === zone.valve
+            const mark = spoken.has(zone.id)
+              ? standing?.trouble
+                ? 'border-l-bad bg-well/60'
+                : 'border-l-ink bg-well/60'
+              : 'border-l-transparent'
+            return (
+              <article
+                key={zone.id}
+                id={`zone-${zone.id}`}
+                aria-label={zone.name}
+                className={`grid grid-cols-[auto_minmax(0,1fr)] border-line border-b border-l-4 pr-3 ${mark}`}
+              >
+                <ZoneName zone={zone} says={standing?.says ?? ''} wrong={standing?.trouble !== undefined} />
+                <div className="min-w-0">
+                  {i === 0 && <Captions strips={strips} room={forStrips} />}
+                  <StripSet
+                    strips={strips}
+                    job={job}
+                    snapshot={snapshot}
+                    marks={marks}
+                    room={forStrips}
+                    {...(tied && standing ? { opening: standing.opening } : {})}
+                  />
+                  <OffBecause chain={snapshot.chains[zone.id]} calling={standing?.calling === true} />
+                </div>
+              </article>
+            )
+          })}
+          <SharedStrips job={job} snapshot={snapshot} marks={marks} room={room - 24} />
+        </>
+      ) : (
+        <PhoneLoop job={job} snapshot={snapshot} marks={marks} />
       )}
-    </div>
+    </section>
   )
 }
 
-/** What has to be true for this zone to heat, and the first thing that is not; said while somebody waits for it. */
-const OffBecause = ({ chain, calling }: { chain: Chain | undefined; calling: boolean }) => {
-  if (!chain || (!calling && chain.first?.of === 'call')) return null
-  if (!chain.first) return null
-  return <p className="px-4 text-soft">{chain.says}</p>
-}
-
-const ZoneTitle = ({ number, name }: { number: number; name: string }) => (
-  <span className="line-clamp-2" title={name}>
-    <span className="font-mono">{number}</span> {name}
-  </span>
+const ZoneName = ({
+  zone: { number, name },
+  says,
+  wrong,
+}: {
+  zone: ReturnType<typeof zonesInOrder>[number]
+  says: string
+  wrong: boolean
+}) => (
+  <div className="py-2.5 pl-2.5" style={{ width: NAME }}>
+    <h2 className="line-clamp-2 font-bold leading-tight" title={name}>
+      <span className="font-mono">{number}</span> {name}
+    </h2>
+    <p className={`line-clamp-2 pr-1 leading-tight ${wrong ? 'font-semibold text-bad' : 'text-soft'}`}>{says}</p>
+  </div>
 )
 
-const laneName = (strip: Strip, job: Job) =>
-  strip.id.startsWith('supply:') ? `Supply of ${labelOf(job, strip.subject.part)}` : labelOf(job, strip.subject.part)
-
-function wrongIn({ sentence, more }: Verdict): ReadonlySet<string> {
-  const wrong = new Set<string>()
-  for (const piece of [sentence, ...more].flat())
-    if (piece.wrong) {
-      if (piece.wire) wrong.add(piece.wire)
-      if (piece.part) wrong.add(piece.element ? `${piece.part}.${piece.element}` : piece.part)
-    }
-  return wrong
+/** What the strips of a row are, over the first of them. */
+const Captions = ({ strips, room }: { strips: readonly Strip[]; room: number }) => {
+  const [first = []] = linesOf(
+    strips.filter(({ from }) => from !== undefined),
+    room,
+  )
+  return (
+    <div className="relative h-6" aria-hidden>
+      {first.map(({ strip, x }, i) => (
+        <span key={strip.id} className="absolute top-1.5 whitespace-nowrap text-soft" style={{ left: x + 6 }}>
+          {captionOf(strip, i)}
+        </span>
+      ))}
+    </div>
+  )
 }

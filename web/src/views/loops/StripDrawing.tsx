@@ -106,7 +106,7 @@ function Volts({ near, far, from, to, y }: { near: number; far: number; from: nu
       x={x}
       y={y - 13}
       textAnchor={anchor}
-      className={`font-mono text-[14px] ${volts < 1 ? 'fill-soft' : 'fill-ink'}`}
+      className={`font-mono text-[15px] ${volts < 1 ? 'fill-soft' : 'fill-ink'}`}
     >
       {volts.toFixed(volts >= 99.95 ? 0 : 1)}
     </text>
@@ -154,7 +154,7 @@ function PostMark({ post, x, y, lit }: { post: Post | undefined; x: number; y: n
         x={middle}
         y={y + 5}
         textAnchor="middle"
-        className={`text-[14px] font-bold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
+        className={`text-[15px] font-bold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
       >
         {post.marking}
       </text>
@@ -224,14 +224,14 @@ const Marking = ({
   anchor: 'start' | 'end'
   room: number
 }) =>
-  post.marking.length * 8.2 > room / 2 + 2 ? null : (
-    <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[13px]">
+  post.marking.length * 9.2 > room / 2 + 2 ? null : (
+    <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[15px]">
       {post.marking}
     </text>
   )
 
 /** Two contact points and an arm, down when made. */
-const ContactMark = ({
+export const ContactMark = ({
   x,
   y,
   made,

@@ -1,84 +1,105 @@
 import type { Snapshot } from '@civil-lantern/core'
 import { type Job, kindOf, labelOf, markingOf, type Station, type Strip } from '@civil-lantern/core'
-import { useEffect, useRef, useState } from 'react'
 import { columnsOf, leastWidth, type PlacedStation, placeStrip } from './layout.ts'
+import { linesOf } from './lines.ts'
 import { LeadMarks, StripButtons } from './StripButtons.tsx'
 import { type Marks, StripDrawing } from './StripDrawing.tsx'
 
-const ROW = 92
+/** From the upper edge of a line to its wire, and from there to the line below. */
+const ABOVE = 44
+const BELOW = 48
+/** A second line of names under a station. */
+const NAME = 14
+/** Room for the travel bar between an actuator and the switch below it. */
 const TIE = 14
-const TOP = 46
 
-/** Strips one under the other on one width, with the travel bar that ties an actuator to the switch below it. */
+/** Strips beside each other where the room allows, else under each other; the travel bar ties an actuator to its switch. */
 export function StripSet({
-  strips,
+  strips: all,
   job,
   snapshot,
   marks,
+  room,
   opening,
 }: {
   strips: readonly Strip[]
   job: Job
   snapshot: Snapshot
   marks: Marks
+  /** Width there is, pixels. */
+  room: number
+  /** How far the valve stands open, where the first strip's subject moves the switch that is the last's. */
   opening?: number
 }) {
-  const box = useRef<HTMLDivElement>(null)
-  const [room, setRoom] = useState(0)
-  useEffect(() => {
-    const element = box.current
-    if (!element) return
-    const watch = new ResizeObserver(([entry]) => entry && setRoom(Math.floor(entry.contentRect.width)))
-    watch.observe(element)
-    return () => watch.disconnect()
-  }, [])
-  const { columns } = columnsOf(strips, room)
-  const width = Math.max(room, leastWidth(columns))
-  const shared = columnsOf(strips, width)
-  const tie = opening === undefined || strips.length < 2 ? 0 : TIE
-  const rows = strips.map((strip, i) => ({
-    strip,
-    y: TOP + i * ROW + (i > 0 ? tie : 0),
-    placed: placeStrip(strip, width, shared),
-  }))
-  const height = TOP + (strips.length - 1) * ROW + tie + (columns > 4 ? 60 : 46)
-  return (
-    <div
-      ref={box}
-      className={`relative w-full ${width > room ? 'overflow-x-auto overflow-y-hidden' : ''}`}
-      style={{ height }}
-    >
-      {room > 0 && (
-        <>
-          <svg width={width} height={height} aria-hidden className="block select-none overflow-visible">
-            {rows.map(({ strip, y, placed }) =>
-              strip.from ? (
-                <g key={strip.id}>
-                  <StripDrawing
-                    strip={strip}
-                    placed={placed}
-                    y={y}
-                    marks={marks}
-                    inside={(one) => <Inside one={one} y={y} job={job} snapshot={snapshot} />}
-                  />
-                  <LeadMarks strip={strip} placed={placed} y={y} />
-                </g>
-              ) : (
-                <text key={strip.id} x={8} y={y} className="fill-bad text-[15px]">
-                  {labelOf(job, strip.subject.part)}{' '}
-                  {strip.dark?.terminal ? markingOf(job, strip.subject.part, strip.dark.terminal) : ''} leads nowhere.
-                </text>
-              ),
-            )}
-            {tie > 0 && opening !== undefined && <Travel x={shared.subjectAt} y={TOP + 41} opening={opening} />}
-          </svg>
-          {rows.map(
-            ({ strip, y, placed }) =>
-              strip.from && <StripButtons key={strip.id} strip={strip} placed={placed} y={y} job={job} />,
-          )}
-        </>
-      )}
+  const strips = all.filter(({ from }) => from !== undefined)
+  const nowhere = all.filter(({ from }) => from === undefined)
+  const lines = linesOf(strips, room)
+  const alone = lines.every((line) => line.length === 1)
+  const shared = columnsOf(strips, Math.max(room, leastWidth(columnsOf(strips, room).columns)))
+  const tied = opening !== undefined && nowhere.length === 0 && strips.length > 1
+  let y = ABOVE
+  const rows = lines.flatMap((line, l) => {
+    if (l > 0) y += ABOVE + BELOW + (tied && alone && l === 1 ? TIE : 0)
+    return line.map(({ strip, x, width: given }) => {
+      const width = Math.max(given, leastWidth(columnsOf([strip], 0).columns))
+      const columns = alone ? { ...columnsOf(strips, width) } : columnsOf([strip], width)
+      return { strip, x, y, width, columns, placed: placeStrip(strip, width, columns) }
+    })
+  })
+  const width = Math.max(room, ...rows.map((row) => row.x + row.width))
+  const long = rows.some(({ placed }) => placed.stations.some((one) => namesOf(one, job, tied && !alone).length > 1))
+  const height = rows.length === 0 ? 0 : y + BELOW + (long ? NAME : 0)
+  const [first, last] = [rows[0], rows.at(-1)]
+  // The rod reaches a switch that stands first on its strip; further along it would run through what is before it.
+  const beside = tied && !alone && first && last && first.y === last.y
+  const reached = last?.placed.stations[0]?.station.subject === true
+  const drawn = (
+    <div className={`relative w-full ${width > room ? 'overflow-x-auto overflow-y-hidden' : ''}`} style={{ height }}>
+      <svg width={width} height={height} aria-hidden className="block select-none overflow-visible">
+        {tied && alone && <Travel x={shared.subjectAt} y={ABOVE + 41} opening={opening} />}
+        {beside && (
+          <TravelBeside
+            from={first.x + first.columns.subjectAt}
+            to={reached ? last.x + last.columns.subjectAt : undefined}
+            y={first.y}
+            opening={opening}
+          />
+        )}
+        {rows.map(({ strip, x, y, placed }) => (
+          <g key={strip.id} transform={`translate(${x} 0)`}>
+            <StripDrawing
+              strip={strip}
+              placed={placed}
+              y={y}
+              marks={marks}
+              inside={(one) => (
+                <Inside one={one} y={y} job={job} snapshot={snapshot} tied={beside === true && reached} />
+              )}
+            />
+            <LeadMarks strip={strip} placed={placed} y={y} />
+          </g>
+        ))}
+      </svg>
+      {rows.map(({ strip, x, y, placed }) => (
+        <div key={strip.id} className="absolute top-0" style={{ left: x }}>
+          <StripButtons strip={strip} placed={placed} y={y} job={job} />
+        </div>
+      ))}
     </div>
+  )
+  if (nowhere.length === 0) return drawn
+  return (
+    <>
+      {rows.length > 0 && drawn}
+      <ul className="px-2 py-3 text-bad">
+        {nowhere.map(({ id, subject, dark }) => (
+          <li key={id}>
+            {labelOf(job, subject.part)} {dark?.terminal ? markingOf(job, subject.part, dark.terminal) : ''} leads
+            nowhere.
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
 
@@ -86,27 +107,56 @@ export function StripSet({
 const Travel = ({ x, y, opening }: { x: number; y: number; opening: number }) => (
   <g>
     <line x1={x} x2={x} y1={y - 20} y2={y + 42} stroke="var(--soft)" strokeWidth={1.6} strokeDasharray="2 4" />
-    <rect x={x - 34} y={y - 5} width={68} height={11} rx={5.5} fill="var(--well)" stroke="var(--soft)" />
-    <rect x={x - 34} y={y - 5} width={68 * opening} height={11} rx={5.5} fill="var(--ink)" />
-    <text x={x + 42} y={y + 5} className="fill-ink font-mono text-[14px]">
+    <Bar x={x - 34} y={y - 5} opening={opening} />
+    <text x={x + 42} y={y + 5} className="fill-ink font-mono text-[15px]">
       {Math.round(opening * 100)} %
     </text>
   </g>
 )
 
+/** The same where the switch stands on the strip beside: the bar under the actuator, and the rod across to the switch. */
+function TravelBeside({ from, to, y, opening }: { from: number; to: number | undefined; y: number; opening: number }) {
+  const at = y + 36
+  return (
+    <g>
+      <path
+        d={`M${from} ${y + 19}V${at}${to === undefined ? '' : `M${from + 88} ${at}H${to}V${y + 21}`}`}
+        fill="none"
+        stroke="var(--soft)"
+        strokeWidth={1.6}
+        strokeDasharray="2 4"
+      />
+      <Bar x={from - 34} y={at - 6} opening={opening} />
+      <text x={from + 40} y={at + 5} className="fill-ink font-mono text-[15px]">
+        {Math.round(opening * 100)} %
+      </text>
+    </g>
+  )
+}
+
+const Bar = ({ x, y, opening }: { x: number; y: number; opening: number }) => (
+  <>
+    <rect x={x} y={y} width={68} height={11} rx={5.5} fill="var(--well)" stroke="var(--soft)" />
+    <rect x={x} y={y} width={68 * opening} height={11} rx={5.5} fill="var(--ink)" />
+  </>
+)
+
 /** The word in a load, and the name under every station. */
 function Inside({
-  one: { station, x, width, before, after },
+  one,
   y,
   job,
   snapshot,
+  tied,
 }: {
   one: PlacedStation
   y: number
   job: Job
   snapshot: Snapshot
+  tied: boolean
 }) {
-  const under = nameUnder(station, job)
+  const { station, x, width } = one
+  const names = namesOf(one, job, tied)
   const lit = station.load && station.litNear && station.amps >= 1e-3
   const word = shortState(station, job, snapshot)
   return (
@@ -116,16 +166,16 @@ function Inside({
           x={x}
           y={y + 5}
           textAnchor="middle"
-          className={`text-[14px] font-semibold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
+          className={`text-[15px] font-semibold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
         >
           {clip(word, Math.floor(width / 7.4))}
         </text>
       )}
-      {under && (
-        <text x={x} textAnchor="middle" className="fill-soft text-[14px]">
-          <title>{under}</title>
-          {twoLines(under, Math.floor((width + Math.min(before, after, 60)) / 7)).map((line, i) => (
-            <tspan key={line} x={x} y={y + 38 + i * 16}>
+      {names.length > 0 && (
+        <text x={x} textAnchor="middle" className="fill-soft text-[15px]">
+          <title>{nameUnder(station, job)}</title>
+          {names.map((line, i) => (
+            <tspan key={line} x={x} y={y + 40 + i * NAME}>
               {line}
             </tspan>
           ))}
@@ -133,6 +183,16 @@ function Inside({
       )}
     </>
   )
+}
+
+/**
+ * The lines of the name under a station. Where the travel rod comes up to a switch there is no room for a word, and its
+ * mark says whether it is made.
+ */
+function namesOf({ station, width, before, after }: PlacedStation, job: Job, tied: boolean): string[] {
+  const name = nameUnder(station, job)
+  if (name === '' || (tied && isEndSwitch(station, job))) return []
+  return twoLines(name, Math.floor((width + Math.min(before, after, 60)) / 7.1))
 }
 
 const clip = (text: string, most: number) => (text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text)
@@ -146,16 +206,20 @@ function twoLines(text: string, most: number): string[] {
   return words.length === 0 ? [clip(first, most)] : [clip(first, most), clip(words.join(' '), most)]
 }
 
+function isEndSwitch({ part, element }: Station, job: Job): boolean {
+  const kind = kindOf(job.parts[part] ?? { kind: '' })
+  return kind?.class === 'valve' && kind.roles?.switches?.some((one) => one.element === element) === true
+}
+
 function nameUnder(station: Station, job: Job): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })
-  if (kind?.class === 'valve' && kind.roles?.switches?.some(({ element }) => element === station.element))
-    return `end switch ${station.made ? 'made' : 'open'}`
+  if (isEndSwitch(station, job)) return `end switch ${station.made ? 'made' : 'open'}`
   // The actuator's name stands in the card's title; the travel bar takes the room below it.
   if (kind?.class === 'valve' && kind.roles?.switches) return ''
   return labelOf(job, station.part)
 }
 
-function shortState(station: Station, job: Job, snapshot: Snapshot): string {
+export function shortState(station: Station, job: Job, snapshot: Snapshot): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })
   const says = snapshot.states[station.part]?.says ?? ''
   if (kind?.class === 'valve')

@@ -57,7 +57,7 @@ export function placeStrip(strip: Strip, width: number, { subjectAt, columns }: 
   const [left, right] = [POST + 4, width - POST - 4]
   const stations = strip.items.filter((item) => item.form === 'station')
   const at = stations.findIndex(({ subject }) => subject)
-  const size = Math.max(46, Math.min(84, (width - 140) / (Math.max(3, columns) * 1.6)))
+  const size = Math.max(46, Math.min(76, (width - 120) / (Math.max(2, columns) * 1.7)))
   // A load has its state written in it and needs the room; a contact is only a mark.
   const widths = stations.map(({ load }) => (load ? Math.max(size, LOAD_WIDTH) : size))
   const half = (widths[at] ?? size) / 2

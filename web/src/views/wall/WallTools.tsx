@@ -33,7 +33,7 @@ export function WallTools({
   /** The nearest room for something, where nothing else hangs. */
   room: (rect: Rect) => Rect
 }) {
-  const { picked, wide, widen } = useWorkspace()
+  const { picked } = useWorkspace()
   const [zone, setZone] = useState<string>()
   const [adding, setAdding] = useState(false)
   const zones = zonesInOrder(job)
@@ -86,9 +86,6 @@ export function WallTools({
       </button>
       <button type="button" className={button} onClick={tidy}>
         Tidy
-      </button>
-      <button type="button" className={`${button} hidden md:block`} aria-pressed={wide} onClick={() => widen(!wide)}>
-        Wide
       </button>
       <AddPart job={job} open={adding} onOpenChange={setAdding} room={room} />
     </div>

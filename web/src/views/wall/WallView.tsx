@@ -44,7 +44,7 @@ export function WallView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
 
 function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { desk: session } = useOpenJob()
-  const { picked, pick, inHand, pulling, land, pull, wide } = useWorkspace()
+  const { picked, pick, inHand, pulling, land, pull } = useWorkspace()
   const [folded, setFolded] = useState<readonly string[]>([])
   const [ready, setReady] = useState(false)
   const dragged = useRef(false)
@@ -78,7 +78,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the wall first hangs, is tidied, or its room changes
   useEffect(() => {
     look(undefined)
-  }, [first, tidied, wide, room, ready])
+  }, [first, tidied, room, ready])
 
   useEffect(() => {
     const whole = () => look(undefined)

@@ -47,8 +47,24 @@ export function Ways() {
         </p>
       </Card>
     )
+  const count = fitting.length
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-4">
+      <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
+        <h1 tabIndex={-1} className="text-xl font-bold outline-none">
+          {count === 0
+            ? 'No way of wiring fits this survey yet.'
+            : count === 1
+              ? 'One way of wiring fits.'
+              : `${count} ways of wiring fit.`}
+        </h1>
+        <Link
+          to={`/jobs/${session.id}/survey`}
+          className="inline-flex min-h-11 items-center rounded-control border border-line bg-card px-4 font-semibold hover:border-soft"
+        >
+          Back to the survey
+        </Link>
+      </div>
       {fitting.map(({ scheme, lines }, i) => {
         const chosen = job.scheme?.id === scheme.id
         return (
@@ -77,7 +93,7 @@ export function Ways() {
         )
       })}
       {fitting.length === 0 && (
-        <Card title="No way fits this survey yet">
+        <Card title="What would make one fit">
           {nearest.length === 0 ? (
             <p className="px-4 pt-2 pb-4">
               No single change of an answer would make one fit. Below each way says what it asks for.

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
+import { checks } from '../stages/scheme/places.ts'
 import { stages } from '../stages/stages.ts'
 import { Sheet } from '../ui/sheet.tsx'
 import { useTheme } from '../ui/theme.ts'
@@ -15,11 +16,11 @@ interface Found {
   run(): void
 }
 
-/** Finds anything by name: zones, parts, terminals, wires, screens, actions. */
-export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+/** Searches everything by name: zones, parts, terminals, wires, screens, actions. */
+export function SearchBox({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const { job, session } = useSession()
   const { snapshot } = useBench()
-  const { pick, land, take } = useWorkspace()
+  const { pick, land, take, openBench } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
   const to = (stage: string) => navigate(`/jobs/${session.id}/${stage}`)
@@ -79,11 +80,23 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
       'Screens',
       [
         ...stages.map(({ id, name }) => ({ key: id, says: name, aside: 'stage', run: () => void to(id) })),
+        { key: 'loops', says: 'Loops', aside: 'Scheme', run: () => void to('scheme/loops') },
         { key: 'wall', says: 'Wall', aside: 'Scheme', run: () => void to('scheme/wall') },
         { key: 'rungs', says: 'Rungs', aside: 'Scheme', run: () => void to('scheme/rungs') },
-        { key: 'timeline', says: 'Timeline', aside: 'Scheme', run: () => void to('scheme/timeline') },
         { key: 'runs', says: 'Runs', aside: 'Scheme', run: () => void to('scheme/runs') },
-        { key: 'ways', says: 'Ways to wire it', aside: 'Scheme', run: () => void to('scheme/ways') },
+        {
+          key: 'terminals',
+          says: 'Terminals and cores',
+          aside: 'Scheme, Runs',
+          run: () => void to('scheme/runs/terminals'),
+        },
+        ...checks.map(({ value, says }) => ({
+          key: value,
+          says,
+          aside: 'Scheme, Checks',
+          run: () => void to(`scheme/checks/${value}`),
+        })),
+        { key: 'ways', says: 'Ways to wire it', aside: 'Survey', run: () => void to('survey/ways') },
         { key: 'jobs', says: 'All jobs', aside: '', run: () => void navigate('/') },
       ],
     ],
@@ -93,14 +106,16 @@ export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange: (
         { key: 'undo', says: 'Undo', aside: 'Ctrl+Z', run: session.undo },
         { key: 'redo', says: 'Redo', aside: 'Shift+Ctrl+Z', run: session.redo },
         { key: 'theme', says: 'Change between Day and Basement', aside: '', run: changeTheme },
+        { key: 'timeline', says: 'Open the timeline', aside: 'C', run: () => openBench('time') },
+        { key: 'meter', says: 'Open the meter', aside: 'M', run: () => openBench('meter') },
         { key: 'lead-a', says: 'Take lead A in hand', aside: 'A', run: () => take('a') },
         { key: 'lead-b', says: 'Take lead B in hand', aside: 'B', run: () => take('b') },
       ],
     ],
   ]
   return (
-    <Sheet title="Find" open={open} onOpenChange={onOpenChange}>
-      <Command label="Find" filter={everyWord} className="grid gap-2">
+    <Sheet title="Search" open={open} onOpenChange={onOpenChange}>
+      <Command label="Search" filter={everyWord} className="grid gap-2">
         <Command.Input
           autoFocus
           placeholder="Part, terminal, zone, screen or action"

@@ -1,23 +1,75 @@
 import { askingOf, type Budget, type Job, kindOf, type Snapshot, zonesInOrder } from '@civil-lantern/core'
+import { PanelRightClose, PanelRightOpen } from 'lucide-react'
 import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
-import { Segments } from '../ui/controls.tsx'
-import type { Speed } from '../workers/bench-client.ts'
 
-/** Who calls and what answers, always live. */
-export function Rail() {
+/** The column at the right of the circuit: who calls and what answers, always live; folded, only the numbers. */
+export function WhoCalls() {
+  const { callsFolded, foldCalls } = useWorkspace()
+  return (
+    <aside
+      aria-label="Calls"
+      className="no-print hidden min-h-0 flex-col overflow-y-auto rounded-card border border-line bg-card p-1.5 lg:flex"
+    >
+      {callsFolded ? <Numbers /> : <CallsList />}
+      <button
+        type="button"
+        aria-expanded={!callsFolded}
+        onClick={() => foldCalls(!callsFolded)}
+        className="mt-auto flex min-h-11 shrink-0 items-center gap-2 rounded-control px-2 text-soft hover:bg-well"
+      >
+        {callsFolded ? <PanelRightOpen aria-hidden size={18} /> : <PanelRightClose aria-hidden size={18} />}
+        <span className={callsFolded ? 'sr-only' : ''}>{callsFolded ? 'Unfold the calls' : 'Fold'}</span>
+      </button>
+    </aside>
+  )
+}
+
+/** The zones as numbers, for whoever needs the width: lit while they call. */
+function Numbers() {
+  const { job, session } = useSession()
+  const { snapshot } = useBench()
+  return (
+    <ul className="grid gap-1.5">
+      {zonesInOrder(job).map((zone) => {
+        const standing = snapshot?.verdict.zones.find((z) => z.zone === zone.id)
+        const asking = askingOf(job, zone)
+        const calling = standing?.calling === true
+        return (
+          <li key={zone.id}>
+            <button
+              type="button"
+              role="switch"
+              aria-checked={calling}
+              aria-label={`${zone.name} thermostat`}
+              title={`${zone.name}: ${standing?.says ?? ''}`}
+              disabled={!asking || typeof asking.on === 'number'}
+              onClick={() => call(session, job, zone.id, !calling)}
+              className={`min-h-12 w-full rounded-control border font-mono text-lg font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'} ${standing?.trouble ? 'outline-2 outline-bad outline-offset-1' : ''}`}
+            >
+              {zone.number}
+            </button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+/** Who calls and what answers, as a list. */
+export function CallsList() {
   const { job } = useSession()
-  const { snapshot, speed, bench } = useBench()
+  const { snapshot } = useBench()
   const zones = zonesInOrder(job)
   if (!snapshot) return null
   const answering = Object.entries(job.parts).filter(([, part]) =>
     ['boiler', 'pump', 'burner'].includes(kindOf(part)?.class ?? ''),
   )
   return (
-    <div className="flex min-h-full flex-col gap-1">
-      <h2 className="px-2 pb-1 font-semibold text-soft">Who is calling</h2>
-      {zones.length === 0 && <p className="px-2 text-soft">No zones yet. Add them in Survey.</p>}
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-0.5">
+      <h2 className="px-1.5 pt-1 font-semibold text-soft">Who is calling</h2>
+      {zones.length === 0 && <p className="px-1.5 text-soft">No zones yet. Add them in Survey.</p>}
       <ul>
         {zones.map((zone) => (
           <ZoneRow key={zone.id} zone={zone} job={job} snapshot={snapshot} />
@@ -25,7 +77,7 @@ export function Rail() {
       </ul>
       {answering.length > 0 && (
         <>
-          <h2 className="px-2 pt-1.5 font-semibold text-soft">What answers</h2>
+          <h2 className="px-1.5 pt-2 font-semibold text-soft">What answers</h2>
           <ul>
             {answering.map(([id, part]) => (
               <AnswerRow
@@ -42,21 +94,6 @@ export function Rail() {
       {snapshot.budgets.map((budget) => (
         <Transformer key={budget.part} budget={budget} label={job.parts[budget.part]?.label ?? ''} />
       ))}
-      {zones.length > 0 && (
-        <div className="mt-auto px-2 pt-2" title="How fast valves travel here">
-          <Segments<Speed>
-            label="Pace of time"
-            value={speed}
-            options={[
-              { value: 1, says: 'Real' },
-              { value: 4, says: '4×' },
-              { value: 'instant', says: 'At once' },
-            ]}
-            onChange={(next) => void bench.setSpeed(next)}
-            className="w-full"
-          />
-        </div>
-      )}
     </div>
   )
 }
@@ -82,10 +119,10 @@ function AskedButton({
       type="button"
       onClick={() => {
         pick({ part })
-        raise(window.matchMedia('(max-width: 1023px)').matches ? 'meter' : undefined)
+        raise(window.matchMedia('(max-width: 1023px)').matches ? 'picked' : undefined)
       }}
       aria-label={`${zone.name}: asked ${asked} %, set the signal`}
-      className={`min-h-11 w-16 shrink-0 rounded-control border font-mono ${asked > 0 ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
+      className={`min-h-11 w-15 shrink-0 rounded-control border font-mono ${asked > 0 ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
     >
       {asked} %
     </button>
@@ -105,20 +142,20 @@ function ZoneRow({
   const standing = snapshot.verdict.zones.find((z) => z.zone === zone.id)
   const calling = standing?.calling === true
   const wrong = standing?.trouble !== undefined
-  const show = () =>
-    document
-      .getElementById(`zone-${zone.id}`)
-      ?.closest('section')
-      ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+  const goTo = useWorkspace((w) => w.goTo)
+  const show = () => {
+    goTo(zone.id)
+    document.getElementById(`zone-${zone.id}`)?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+  }
   const asking = askingOf(job, zone)
   const knob = typeof asking?.on === 'number'
   return (
-    <li className="flex items-center gap-2 rounded-control px-2 py-1 hover:bg-well">
+    <li className="flex items-center gap-1.5 rounded-control px-1.5 py-0.5 hover:bg-well">
       <button type="button" onClick={show} className="min-h-11 min-w-0 grow text-left" title={zone.name}>
         <span className="line-clamp-2 font-semibold leading-tight">
           <span className="font-mono">{zone.number}</span> {zone.name}
         </span>
-        <span className={`block truncate text-[15px] leading-tight ${wrong ? 'font-semibold text-bad' : 'text-soft'}`}>
+        <span className={`line-clamp-2 text-[15px] leading-tight ${wrong ? 'font-semibold text-bad' : 'text-soft'}`}>
           {standing?.says ?? ''}
         </span>
       </button>
@@ -135,7 +172,7 @@ function ZoneRow({
             call(session, job, zone.id, !calling)
             show()
           }}
-          className={`min-h-11 w-16 shrink-0 rounded-control border font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
+          className={`min-h-11 w-15 shrink-0 rounded-control border font-semibold disabled:opacity-40 ${calling ? 'border-[#17242c] bg-lamp text-[#17242c]' : 'border-line bg-well text-ink'}`}
         >
           {calling ? 'Call' : 'Off'}
         </button>
@@ -151,7 +188,7 @@ function AnswerRow({ id, label, says, lit }: { id: string; label: string; says: 
       <button
         type="button"
         onClick={() => pick({ part: id })}
-        className="flex min-h-11 w-full items-center justify-between gap-2 rounded-control px-2 text-left hover:bg-well"
+        className="flex min-h-11 w-full flex-wrap items-center justify-between gap-x-2 rounded-control px-1.5 text-left leading-tight hover:bg-well"
       >
         <span className="font-semibold">{label}</span>
         <span className={`rounded-full px-2 text-[15px] ${lit ? 'bg-lamp text-[#17242c]' : 'text-soft'}`}>{says}</span>
@@ -170,9 +207,9 @@ function Transformer({ budget, label }: { budget: Budget; label: string }) {
     <button
       type="button"
       onClick={() => pick({ part: budget.part })}
-      className="rounded-control px-2 py-1.5 text-left hover:bg-well"
+      className="rounded-control px-1.5 py-1.5 text-left hover:bg-well"
     >
-      <span className="flex justify-between gap-2">
+      <span className="flex flex-wrap justify-between gap-x-2">
         <span className="font-semibold">{label}</span>
         <span className="whitespace-nowrap font-mono text-[15px]">
           {nowVa.toFixed(1)}/{ratedVa} VA

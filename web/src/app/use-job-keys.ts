@@ -1,0 +1,53 @@
+import { askingOf, zonesInOrder } from '@civil-lantern/core'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { useNavigate } from 'react-router'
+import { call } from '../data/calls.ts'
+import { useBench, useSession } from '../data/open-job.tsx'
+import { useWorkspace } from '../data/workspace.ts'
+import { useTheme } from '../ui/theme.ts'
+
+/** The keys of a job. They leave text fields alone. */
+export function useJobKeys(search: () => void, help: () => void): void {
+  const { session, job } = useSession()
+  const { snapshot } = useBench()
+  const { take, inHand, pick, picked, pull, pulling, bench, openBench } = useWorkspace()
+  const changeTheme = useTheme((t) => t.change)
+  const navigate = useNavigate()
+  const to = (place: string) => void navigate(`/jobs/${session.id}/${place}`)
+  // While a sheet is up, the keys belong to it.
+  const mine = { preventDefault: true, ignoreEventWhen: () => document.querySelector('[role="dialog"]') !== null }
+  useHotkeys('/', search, { ...mine, useKey: true })
+  useHotkeys('ctrl+k, meta+k', search, { ...mine, enableOnFormTags: true })
+  useHotkeys('shift+?, ?', help, { ...mine, useKey: true })
+  useHotkeys('ctrl+z, meta+z', session.undo, mine)
+  useHotkeys('ctrl+shift+z, meta+shift+z', session.redo, mine)
+  useHotkeys('a', () => take(inHand === 'a' ? undefined : 'a'), mine, [inHand])
+  useHotkeys('b', () => take(inHand === 'b' ? undefined : 'b'), mine, [inHand])
+  useHotkeys('l', () => to('scheme/loops'), mine)
+  useHotkeys('w', () => to('scheme/wall'), mine)
+  useHotkeys('g', () => to('scheme/rungs'), mine)
+  useHotkeys('r', () => to('scheme/runs'), mine)
+  useHotkeys('k', () => to('scheme/checks'), mine)
+  useHotkeys('c', () => openBench(bench === 'time' ? 'shut' : 'time'), mine, [bench])
+  useHotkeys('m', () => openBench(bench === 'meter' ? 'shut' : 'meter'), mine, [bench])
+  useHotkeys('t', changeTheme, mine)
+  // One thing at a time, the last taken first.
+  useHotkeys('esc', () => {
+    if (inHand) take(undefined)
+    else if (pulling) pull(undefined)
+    else if (picked) pick(undefined)
+    else openBench('shut')
+  }, [inHand, pulling, picked])
+  useHotkeys(
+    '1,2,3,4,5,6,7,8,9',
+    (event) => {
+      const zone = zonesInOrder(job).find(({ number }) => String(number) === event.key)
+      const asking = zone && askingOf(job, zone)
+      if (!asking) return
+      const calling = snapshot?.verdict.zones.find((z) => z.zone === zone.id)?.calling === true
+      call(session, job, zone.id, !calling, asking)
+    },
+    mine,
+    [job, snapshot, session],
+  )
+}

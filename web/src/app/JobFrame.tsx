@@ -4,7 +4,6 @@ import { Link, Outlet, useParams } from 'react-router'
 import { ControllerLoop } from '../data/controller.tsx'
 import { JobProvider, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
-import { PickedAside } from '../meter/PickedPanel.tsx'
 import { isAtTheCircuit } from '../stages/scheme/places.ts'
 import { TopLine } from '../ui/TopLine.tsx'
 import { useWide } from '../ui/use-wide.ts'
@@ -51,7 +50,7 @@ function Inside() {
   const [keysShown, setKeysShown] = useState(false)
   const { stage, view } = usePlace()
   const standing = useMemo(() => stageStandings(document, entries), [document, entries])
-  const { picked, callsFolded } = useWorkspace()
+  const callsFolded = useWorkspace((w) => w.callsFolded)
   const wide = useWide()
   useJobKeys(
     () => setSearching(true),
@@ -60,7 +59,9 @@ function Inside() {
   useAnnouncedPlace()
   const circuit = isAtTheCircuit(stage, view)
   const columns = circuit
-    ? `${picked ? 'lg:grid-cols-[minmax(0,1fr)_304px_var(--calls)]' : 'lg:grid-cols-[minmax(0,1fr)_var(--calls)]'} ${callsFolded ? '[--calls:64px]' : '[--calls:192px]'}`
+    ? callsFolded
+      ? 'lg:grid-cols-[minmax(0,1fr)_64px]'
+      : 'lg:grid-cols-[minmax(0,1fr)_192px]'
     : ''
   return (
     <div className="frame grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
@@ -85,7 +86,6 @@ function Inside() {
         <main className="min-h-0 min-w-0 overflow-y-auto" id="stage" tabIndex={-1}>
           <Outlet />
         </main>
-        {circuit && wide && picked && <PickedAside />}
         {circuit && wide && <WhoCalls />}
       </div>
       {circuit && (wide ? <Bench /> : <PhoneBench />)}

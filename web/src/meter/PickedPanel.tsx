@@ -20,7 +20,7 @@ export function PickedAside() {
   return (
     <aside
       aria-label="Selected"
-      className="no-print relative hidden min-h-0 overflow-y-auto rounded-card border border-line bg-card p-3.5 lg:block"
+      className="no-print relative w-76 shrink-0 overflow-y-auto rounded-card border border-line bg-card p-3.5"
     >
       <button
         type="button"

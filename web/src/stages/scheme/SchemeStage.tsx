@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect } from 'react'
 import { Link, Navigate, useParams } from 'react-router'
 import { useBench, useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
+import { PickedAside } from '../../meter/PickedPanel.tsx'
 import { SentenceView } from '../../ui/sentence.tsx'
 import { useWide } from '../../ui/use-wide.ts'
 import { LoopsView } from '../../views/loops/LoopsView.tsx'
@@ -25,6 +26,7 @@ export function SchemeStage() {
   const { session, job, plan, document, shows } = useSession()
   const { snapshot } = useBench()
   const wide = useWide()
+  const picked = useWorkspace((w) => w.picked)
   const params = useParams()
   const home = `/jobs/${session.id}`
   const wired = Object.keys(plan.parts).length > 0 || Object.keys(job.parts).length > 0
@@ -71,23 +73,26 @@ export function SchemeStage() {
           </p>
         )}
       </div>
-      <div
-        className={`min-h-40 grow basis-0 ${view === 'wall' ? 'grid grid-cols-[minmax(0,1fr)]' : 'overflow-y-auto'}`}
-        data-circuit={view}
-      >
-        {view === 'loops' && !empty && <LoopsView job={job} snapshot={snapshot} />}
-        {view === 'wall' && (
-          <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
-            <WallView job={job} snapshot={snapshot} />
-          </Suspense>
-        )}
-        {view === 'rungs' && <RungsView job={job} snapshot={snapshot} />}
-        {view === 'runs' && (
-          <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
-            <RunsSwitch part={params.part} />
-            {params.part === 'terminals' ? <PlanView job={plan} /> : <RunsView job={job} snapshot={snapshot} />}
-          </div>
-        )}
+      <div className="flex min-h-40 grow basis-0 gap-3 print:block">
+        <div
+          className={`min-w-0 grow basis-0 ${view === 'wall' ? 'grid grid-cols-[minmax(0,1fr)]' : 'overflow-y-auto'}`}
+          data-circuit={view}
+        >
+          {view === 'loops' && !empty && <LoopsView job={job} snapshot={snapshot} />}
+          {view === 'wall' && (
+            <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
+              <WallView job={job} snapshot={snapshot} />
+            </Suspense>
+          )}
+          {view === 'rungs' && <RungsView job={job} snapshot={snapshot} />}
+          {view === 'runs' && (
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
+              <RunsSwitch part={params.part} />
+              {params.part === 'terminals' ? <PlanView job={plan} /> : <RunsView job={job} snapshot={snapshot} />}
+            </div>
+          )}
+        </div>
+        {wide && picked && <PickedAside />}
       </div>
     </div>
   )

@@ -224,7 +224,7 @@ const Marking = ({
   anchor: 'start' | 'end'
   room: number
 }) =>
-  post.marking.length * 9.2 > room / 2 + 2 ? null : (
+  post.marking.length * 9.2 > room / 2 - 2 ? null : (
     <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[15px]">
       {post.marking}
     </text>

@@ -32,6 +32,8 @@ export interface Moment {
   /** Volts at the winding, and what the primary draws, amps. */
   readonly volts: number
   readonly primary: number
+  /** VA by class of part: valves, thermostats, the boiler's own. */
+  readonly classes: Readonly<Record<string, number>>
   /** Volts at each actuator that is fed. */
   readonly there: Readonly<Record<string, number>>
 }
@@ -115,6 +117,7 @@ export class LoadBench {
     const { circuit, netlist } = this.#simulation
     circuit.solve()
     const zones: Record<string, number> = {}
+    const classes: Record<string, number> = {}
     const there: Record<string, number> = {}
     let plain = 0
     for (const { part: of, branch } of loads) {
@@ -123,12 +126,14 @@ export class LoadBench {
       const zone = this.#zoneOf.get(of) ?? ''
       zones[zone] = (zones[zone] ?? 0) + va
       plain += va
-      const actuator = netlist.parts.get(of)?.kind.roles?.actuator
+      const kind = netlist.parts.get(of)?.kind
+      if (kind) classes[kind.class] = (classes[kind.class] ?? 0) + va
+      const actuator = kind?.roles?.actuator
       if (branch.element?.name === actuator && volts > 1) there[of] = volts
     }
     const { volts, va } = this.#simulation.windingLoad(part, winding.element.name)
     const [first] = circuit.windingCurrents(winding)
-    return { at, zones, va, plain, volts, primary: Math.hypot(first.re, first.im), there }
+    return { at, zones, classes, va, plain, volts, primary: Math.hypot(first.re, first.im), there }
   }
 }
 

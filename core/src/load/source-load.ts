@@ -8,6 +8,8 @@ export interface Device {
   readonly holds: number
   readonly idle: number
   readonly volts: number
+  /** VA by which everything calling at once eases when this zone is left out. */
+  readonly frees: number
   /** Volts it needs to start. */
   readonly needs: number | undefined
 }

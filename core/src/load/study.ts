@@ -5,15 +5,19 @@ import { kindOf } from '../parts/index.ts'
 import { labelOf } from '../words/words.ts'
 import { asking } from './all-calling.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
+import { type ContactLoad, contactLoads } from './contacts.ts'
 import { MARGIN } from './limits.ts'
 import { type Mend, mendsTried } from './mends.ts'
-import type { Device, SourceLoad, Together } from './source-load.ts'
+import type { Device, SourceLoad } from './source-load.ts'
+import { worstTogether } from './worst.ts'
 
 export interface LoadStudy {
   readonly tone: 'well' | 'busy' | 'wrong'
   readonly says: string
   readonly why: string
   readonly sources: readonly SourceLoad[]
+  /** What every contact, fuse and breaker carries at worst, the most used first. */
+  readonly contacts: readonly ContactLoad[]
   /** What lets go or burns with everything calling, and in how many seconds. */
   readonly hot: readonly { readonly part: string; readonly seconds: number }[]
   readonly mends: readonly Mend[]
@@ -32,7 +36,7 @@ export interface LoadProgress {
 export function* studyLoad(job: Job): Generator<LoadProgress, LoadStudy> {
   const zones = zonesInOrder(job).map(({ id }) => id)
   const bench = new LoadBench(job)
-  const of = 2 * zones.length + 6
+  const of = 3 * zones.length + 8
   let done = 0
   const step = () => ({ done: ++done, of, differences: 0 })
   const rest = bench.rest()
@@ -43,28 +47,34 @@ export function* studyLoad(job: Job): Generator<LoadProgress, LoadStudy> {
   }
   const all = bench.run(zones)
   yield step()
-  const sources: SourceLoad[] = []
-  for (const source of bench.sources) {
-    const own = (zone: string) => peakOf(alone.get(zone)!.get(source.part)!)
-    const worstFirst = [...zones].sort((a, b) => own(b) - own(a))
-    const together: Together[] = [{ zones: [], ...summed([rest.get(source.part)!]) }]
-    for (let k = 1; k <= zones.length; k++) {
-      const some = worstFirst.slice(0, k)
-      const moments = (k === zones.length ? all : bench.run(some)).get(source.part)!
-      together.push({ zones: some, ...summed(moments) })
-      if (source === bench.sources[0]) yield step()
-    }
+  const without = new Map<string, ReadonlyMap<string, readonly Moment[]>>()
+  for (const zone of zones.length > 1 ? zones : []) {
+    without.set(zone, bench.run(zones.filter((other) => other !== zone)))
+    yield step()
+  }
+  const search = worstTogether(job, bench, alone, rest)
+  let found = search.next()
+  for (; !found.done; found = search.next()) yield step()
+  const together = found.value
+  const sources = bench.sources.map((source): SourceLoad => {
     const outage = all.get(source.part)!
-    sources.push({
+    const peak = peakOf(outage)
+    const frees = (zone: string) => {
+      const left = without.get(zone)?.get(source.part)
+      return left ? peak - peakOf(left) : peak
+    }
+    return {
       part: source.part,
       rated: source.rated,
-      together,
+      together: together.get(source.part)!,
       outage,
-      devices: devicesOf(job, source.part, rest, alone, outage),
-      peak: peakOf(outage),
+      devices: devicesOf(job, source.part, rest, alone, outage, frees),
+      peak,
       primary: Math.max(0, ...outage.map(({ primary }) => primary)),
-    })
-  }
+    }
+  })
+  const contacts = contactLoads(job)
+  yield step()
   const hot = tooHot(job, zones)
   yield step()
   const mends: Mend[] = []
@@ -79,6 +89,7 @@ export function* studyLoad(job: Job): Generator<LoadProgress, LoadStudy> {
   return {
     ...verdictOf(job, sources),
     sources,
+    contacts,
     hot,
     mends: mends.toSorted((a, b) => order[a.mends] - order[b.mends]),
   }
@@ -86,11 +97,6 @@ export function* studyLoad(job: Job): Generator<LoadProgress, LoadStudy> {
 
 const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
   sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
-
-const summed = (moments: readonly Moment[]) => ({
-  va: peakOf(moments),
-  plain: Math.max(0, ...moments.map(({ plain }) => plain)),
-})
 
 /** Seconds after which it is seen what has let go, and what is on its way. */
 const SEEN_AFTER = 30
@@ -114,6 +120,7 @@ function devicesOf(
   rest: ReadonlyMap<string, Moment>,
   alone: ReadonlyMap<string, ReadonlyMap<string, readonly Moment[]>>,
   outage: readonly Moment[],
+  frees: (zone: string) => number,
 ): Device[] {
   const found: Device[] = []
   for (const [zone, runs] of alone) {
@@ -133,6 +140,7 @@ function devicesOf(
       holds: at(last),
       idle: rest.get(source)!.zones[zone] ?? 0,
       volts: Math.min(...volts),
+      frees: frees(zone),
       needs: figures.minimumVolts ?? kind.figures.minimumVolts?.value,
     })
   }

@@ -1,0 +1,164 @@
+import { produce } from 'immer'
+import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import type { Job } from '../job/schema.ts'
+import { wired } from '../testing/benches.ts'
+import { LoadBench } from './carried.ts'
+import { contactLoads, PUMP_INRUSH } from './contacts.ts'
+import { drawsOf, fitSource } from './measured.ts'
+import { carriesMore, roomFor } from './room.ts'
+
+const last = (job: Job, zones: readonly string[]) => {
+  const bench = new LoadBench(job)
+  return new Map([...bench.run(zones)].map(([part, moments]) => [part, moments.at(-1)!]))
+}
+
+describe('what may never be otherwise', () => {
+  const low = Object.entries(demoJobs)
+    .map(([name, make]) => [name, make()] as const)
+    .filter(([, job]) => new LoadBench(job).sources.length > 0)
+
+  it.each(low)(
+    '%s: one more zone calling never raises the volts at the source or at who called before',
+    (_name, surveyed) => {
+      // With priority one more call may shut others off: that is another thing.
+      const job = produce(surveyed, (draft) => {
+        for (const part of Object.values(draft.parts)) if (part.figures?.priority) part.figures.priority = 0
+      })
+
+      const zones = Object.keys(job.zones)
+      let before = last(job, [])
+      for (let k = 1; k <= zones.length; k++) {
+        const now = last(job, zones.slice(0, k))
+        for (const [part, { volts, there }] of now) {
+          const was = before.get(part)!
+          expect(volts).toBeLessThanOrEqual(was.volts + 1e-6)
+          for (const [actuator, at] of Object.entries(there))
+            if (was.there[actuator] !== undefined) expect(at).toBeLessThanOrEqual(was.there[actuator]! + 1e-6)
+        }
+        before = now
+      }
+    },
+  )
+
+  it.each(low)('%s: a larger transformer never lowers them', (_name, job) => {
+    const grown = produce(job, (draft) => {
+      for (const { part, rated } of new LoadBench(job).sources)
+        draft.parts[part]!.figures = { ...draft.parts[part]!.figures, va: 1.5 * rated }
+    })
+    const [small, large] = [job, grown].map((one) => last(one, Object.keys(one.zones)))
+    for (const [part, { volts, there }] of small!) {
+      expect(large!.get(part)!.volts).toBeGreaterThanOrEqual(volts - 1e-9)
+      for (const [actuator, at] of Object.entries(there))
+        expect(large!.get(part)!.there[actuator]).toBeGreaterThanOrEqual(at - 1e-9)
+    }
+  })
+
+  it.each(low)('%s: so many more of a kind fit, and one more does not', (_name, job) => {
+    const work = roomFor(job)
+    let next = work.next()
+    while (!next.done) next = work.next()
+    for (const { kind, more, ends } of next.value) {
+      if (more > 0) expect(carriesMore(job, kind, more)).toBe('yes')
+      expect(carriesMore(job, kind, more + 1)).toBe(ends)
+    }
+  })
+})
+
+it('a plant that is full already has room for none, and says that it is the transformer', () => {
+  const full = produce(wired({ zones: 5 }), (draft) => void (draft.parts.XF1!.figures = { va: 20 }))
+  expect(carriesMore(full, full.zones[Object.keys(full.zones)[0]!]!.valveKind, 1)).toBe('load')
+  expect(carriesMore(full, full.zones[Object.keys(full.zones)[0]!]!.valveKind, 8)).toBe('zones')
+})
+
+describe('contacts', () => {
+  it('a contact that switches pumps carries what they draw, and several times that while they start', () => {
+    const job = demoJobs['fenwick-orchard']!()
+    const loads = contactLoads(job)
+    const pump = Object.entries(job.parts).find(([, { kind }]) => kind.startsWith('pump'))!
+    expect(pump).toBeDefined()
+    const [relay] = loads.filter(({ guards, inrush, amps }) => !guards && inrush > amps + 0.1)
+    expect(relay!.inrush).toBeCloseTo(relay!.amps + (PUMP_INRUSH - 1) * relay!.amps, 1)
+  })
+
+  it('the secondary fuse carries what all valves draw together: by hand, VA over volts', () => {
+    const job = demoJobs['kestrel-point']!()
+    const fuse = contactLoads(job).find(({ part }) => part === 'F1')!
+    const { volts, va } = last(job, Object.keys(job.zones)).get('XF1')!
+    expect(fuse.amps).toBeCloseTo(va / volts, 2)
+    expect(fuse.guards).toBe(true)
+    expect(fuse.zones).toHaveLength(Object.keys(job.zones).length)
+  })
+
+  it('the most used stands first, and one that carries nothing is not listed', () => {
+    const loads = contactLoads(demoJobs['lowther-street']!())
+    const used = loads.map(({ amps, may }) => amps / may)
+    expect(used).toEqual(used.toSorted((a, b) => b - a))
+    expect(loads.every(({ amps }) => amps > 1e-3)).toBe(true)
+  })
+})
+
+describe('measured beside computed', () => {
+  const plate = { rated: 40, ratedVolts: 24, kindRegulation: 0.1 }
+
+  it('finds the source that made the readings: 27 V behind 1.5 ohms', () => {
+    const points = [0, 0.4, 0.8, 1.6].map((amps) => ({ amps, volts: 27 - 1.5 * amps }))
+    const found = fitSource(points, plate)
+    if (typeof found === 'string') throw new Error(found)
+    expect(found.openVolts).toBeCloseTo(27, 9)
+    expect(found.ohms).toBeCloseTo(1.5, 9)
+    // By hand: 1.5 ohms times 40/24 A over 27 V; and 0.1 * 24 * 24 / 1.5.
+    expect(found.regulation).toBeCloseTo((1.5 * 40) / 24 / 27, 9)
+    expect(found.va).toBeCloseTo(38.4, 9)
+    // Four points on the line: what is left is the display's last digit.
+    expect(found.ohmsError).toBeCloseTo(0.05 / Math.sqrt(1.4), 9)
+  })
+
+  it('is the less sure the more the points lie off the line', () => {
+    const points = [0, 0.5, 1, 1.5].map((amps, i) => ({ amps, volts: 27 - 1.5 * amps + (i % 2 ? 0.3 : -0.3) }))
+    const found = fitSource(points, plate)
+    if (typeof found === 'string') throw new Error(found)
+    expect(found.ohmsError).toBeGreaterThan(0.25)
+    expect(found.vaError / found.va).toBeCloseTo(found.ohmsError / found.ohms, 9)
+  })
+
+  it('says why it cannot tell', () => {
+    expect(fitSource([{ volts: 27, amps: 0 }], plate)).toContain('Two readings')
+    expect(
+      fitSource(
+        [
+          { volts: 27, amps: 0.4 },
+          { volts: 26.9, amps: 0.41 },
+        ],
+        plate,
+      ),
+    ).toContain('the same load')
+    expect(
+      fitSource(
+        [
+          { volts: 25, amps: 0 },
+          { volts: 26, amps: 1 },
+        ],
+        plate,
+      ),
+    ).toContain('do not fall')
+  })
+
+  // A motor valve: 0.32 A while it drives, 0.22 A while it holds.
+  it.each([
+    [0.22, 'as it should'],
+    [0.26, 'as it should'],
+    [0.265, 'still driving'],
+    [0.3, 'still driving'],
+    [0.44, 'twice its kind'],
+    [0.014, 'drawing nothing'],
+    [0.015, 'less than it should'],
+    [0.1, 'less than it should'],
+    [0.9, 'more than it should'],
+  ])('%f A is %s', (amps, says) => expect(drawsOf(amps, 0.22, 0.32)).toBe(says))
+
+  it('what should draw nothing and draws nothing is as it should be', () => {
+    expect(drawsOf(0, 0, 0.3)).toBe('as it should')
+    expect(drawsOf(0.3, 0, 0.3)).toBe('still driving')
+  })
+})

@@ -1,0 +1,62 @@
+import { produce } from 'immer'
+import type { Job } from '../job/schema.ts'
+import { MOST_ZONES } from '../job/zones.ts'
+import { kinds } from '../parts/index.ts'
+import { addZone } from '../parts/new-job.ts'
+import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
+import { LoadBench, peakOf } from './carried.ts'
+import { MARGIN } from './limits.ts'
+
+/** How many more of a kind of valve fit within the margin of every transformer. */
+export interface RoomFor {
+  readonly kind: string
+  readonly name: string
+  readonly more: number
+  /** What ends it: the transformers, what the way of wiring takes, or as many zones as a job holds. */
+  readonly ends: 'load' | 'way' | 'zones'
+}
+
+/** Is a job with so many more zones of a kind carried within the margin? By wiring it and running it with everything calling. */
+export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load' | 'way' | 'zones' {
+  const scheme = schemeCalled(job.scheme?.id ?? '')
+  if (Object.keys(job.zones).length + more > MOST_ZONES) return 'zones'
+  if (!scheme) return 'way'
+  const grown = produce(job, (draft) => {
+    for (let n = 0; n < more; n++) {
+      const id = addZone(draft)
+      draft.zones[id]!.valveKind = kind
+    }
+  })
+  if (more > 0 && !fitOf(scheme, grown).fits) return 'way'
+  const bench = new LoadBench(more > 0 ? withNameplates(wiredBy(grown, scheme), job) : job)
+  const all = bench.run(Object.keys(grown.zones))
+  return bench.sources.every(({ part, rated }) => peakOf(all.get(part)!) <= MARGIN * rated) ? 'yes' : 'load'
+}
+
+/** A job wired anew, with the nameplates of the parts it had. */
+const withNameplates = (anew: Job, before: Job): Job =>
+  produce(anew, (draft) => {
+    for (const [id, part] of Object.entries(draft.parts)) {
+      const was = before.parts[id]
+      if (was?.kind === part.kind && was.figures) part.figures = { ...part.figures, ...was.figures }
+    }
+  })
+
+/**
+ * How many more valves of each kind fit, found by wiring and running the grown plant; kinds that the way of wiring does not
+ * take are left out. Yields after each kind.
+ * @returns true for `more` and false for one more, each of them run
+ */
+export function* roomFor(job: Job): Generator<void, RoomFor[]> {
+  const found: RoomFor[] = []
+  for (const { kind, name, class: of } of kinds) {
+    if (of !== 'valve') continue
+    let more = 0
+    let ends = carriesMore(job, kind, 1)
+    while (ends === 'yes') ends = carriesMore(job, kind, ++more + 1)
+    // A way that takes none of them at all says nothing of the transformer.
+    if (more > 0 || ends === 'load') found.push({ kind, name, more, ends })
+    yield
+  }
+  return found
+}

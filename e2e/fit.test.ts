@@ -56,6 +56,8 @@ const screens = [
   '/jobs/quay-terrace/survey',
   '/jobs/kestrel-point/load',
   '/jobs/kestrel-point/log',
+  '/jobs/sable-row/scheme/checks',
+  '/sums/drop',
   '/jobs/broken-lamp/scheme/loops',
   '/jobs/empty-pier/scheme',
   '/jobs/not-here/scheme',

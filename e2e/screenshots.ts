@@ -104,7 +104,7 @@ const shots: readonly Shot[] = [
     theme: 'basement',
     prepare: (window) => window.sees('One finding'),
   },
-  { name: 'plan', path: '/jobs/lowther-street/scheme/runs/terminals' },
+  { name: 'sums', path: '/sums/drop' },
   {
     name: 'controller',
     path: '/jobs/botany-house/scheme/loops',

@@ -7,9 +7,11 @@ import {
   inPattern,
   keyOf,
   LiveBench,
+  LoadBench,
   prove,
   Simulation,
   statesOf,
+  worstTogether,
   writeSpice,
   zonesInOrder,
 } from '@civil-lantern/core'
@@ -54,6 +56,28 @@ const contacts = (simulation: Simulation) =>
 
 const POINTS = 20_000
 const RERUNS = 200
+
+/** What the load of twelve zones costs, in runs of everything calling on a bench made anew. */
+function load(zones: number) {
+  const job = sampleJob({ scheme: 's2', zones })
+  const all = zonesInOrder(job).map(({ id }) => id)
+  const cold = microseconds(1, () => void new LoadBench(job).run(all))
+  const worst = microseconds(1, () => {
+    const bench = new LoadBench(job)
+    const alone = new Map(all.map((zone) => [zone, bench.run([zone])]))
+    for (const _ of worstTogether(job, bench, alone, bench.rest()));
+  })
+  const morning = microseconds(1, () => void new LoadBench(job).run(all, 60))
+  note(`load: all of ${zones} zones, cold`, cold / 1e3, 'ms')
+  note(
+    `load: the worst of each number of ${zones} zones`,
+    worst / cold,
+    'cold runs',
+    'at most 150',
+    worst / cold <= 150,
+  )
+  note(`load: a morning of ${zones} zones`, morning / cold, 'cold runs', 'at most 30', morning / cold <= 30)
+}
 
 async function againstNgspice(zones: number) {
   const simulation = new Simulation(sampleJob({ scheme: 's2', zones }))
@@ -275,6 +299,7 @@ function ticks() {
 }
 
 zoneCycle()
+load(12)
 ticks()
 suppositions()
 for (const zones of [6, 10, 12]) proof(zones)

@@ -1,4 +1,5 @@
 import {
+  alterationsOf,
   budgetsOf,
   clamp,
   documentOf,
@@ -16,10 +17,12 @@ import {
   probe,
   proven,
   read,
+  roomFor,
   type Scheme,
   schemeCalled,
   schemes,
   sentenceText,
+  studyLoad,
   verdictOf,
   wiredBy,
   writeSpice,
@@ -32,6 +35,22 @@ import { readScript, runScript } from './script.ts'
 const reasonOf = (job: Job, scheme: Scheme) => {
   const fit = fitOf(scheme, job)
   return fit.fits ? '' : fit.why
+}
+
+/** A job whose parts have these figures on their nameplates. */
+function platesChanged(job: Job, figures: Readonly<Record<string, Readonly<Record<string, number>>>>): Job {
+  const parts = { ...job.parts }
+  for (const [id, own] of Object.entries(figures))
+    parts[id] = { ...parts[id]!, figures: { ...parts[id]!.figures, ...own } }
+  return { ...job, parts }
+}
+
+/** Runs long work to its end. */
+function finished<T>(work: Generator<unknown, T>): T {
+  for (;;) {
+    const next = work.next()
+    if (next.done) return next.value
+  }
 }
 
 const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value)}\n`)
@@ -111,6 +130,43 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     }
     print({ as, combinations: rows.length, differences: differences.length, deadEnds })
     return differences.length > 0 ? 1 : 0
+  },
+
+  async load(args) {
+    const { as, job: asWired, supposed } = await onTheBench(args)
+    const other = supposed.find(({ id }) => !/\/figure\.[^/]+$/.test(id))
+    if (other)
+      throw new Refused(
+        `load weighs the wiring with its nameplates: --figure changes it, ${other.id} does not. Ask verdict.`,
+      )
+    const job = platesChanged(asWired, alterationsOf(asWired, supposed).figures)
+    const study = finished(studyLoad(job))
+    const room = finished(roomFor(job))
+    print({
+      as,
+      tone: study.tone,
+      says: study.says,
+      why: study.why,
+      transformers: study.sources.map(({ part, rated, peak, outage, together, devices, primary }) => {
+        const when = outage.find(({ va }) => va === peak)
+        const least = devices.toSorted((a, b) => a.volts - b.volts)[0]
+        return {
+          part,
+          label: job.parts[part]?.label,
+          rated,
+          worst: { va: peak, plain: when?.plain, at: when?.at, volts: when?.volts, zones: together.at(-1)?.zones },
+          together: together.map(({ zones, va }) => ({ zones, va })),
+          least: least && { part: least.part, zone: least.zone, volts: least.volts, needs: least.needs },
+          devices,
+          primary,
+        }
+      }),
+      contacts: study.contacts,
+      lets: study.hot,
+      mends: study.mends.map(({ name, note, leads, mends }) => ({ name, note, leads, mends })),
+      room,
+    })
+    return study.tone === 'wrong' ? 1 : 0
   },
 
   async scheme(args) {

@@ -169,3 +169,21 @@ it.each([
   expect(err).toContain(says)
   expect(err.trimEnd().split('\n')).toHaveLength(1)
 })
+
+it('load says what each transformer carries at worst, when, and what mends it', async () => {
+  const { code, out } = await lantern('load', file, '--figure', 'V3.va=19')
+  const told = JSON.parse(out)
+  expect(code).toBe(1)
+  expect(told.says).toMatch(/Transformer is short by \d+ VA when all 5 call/)
+  const [xf] = told.transformers
+  expect(xf).toMatchObject({ part: 'XF1', rated: 40, worst: { at: 0 } })
+  expect(xf.together.map(({ zones }: { zones: string[] }) => zones.length)).toEqual([0, 1, 2, 3, 4, 5])
+  expect(xf.together[1].zones).toEqual(['oil'])
+  expect(xf.least.volts).toBeGreaterThan(xf.least.needs)
+  expect(told.mends.some(({ mends }: { mends: string }) => mends === 'well')).toBe(true)
+  expect(told.room.every(({ more }: { more: number }) => more === 0)).toBe(true)
+  const sound = await lantern('load', file)
+  expect([sound.code, JSON.parse(sound.out).tone]).toEqual([0, 'busy'])
+  const refused = await lantern('load', file, '--break', 'wire:w21')
+  expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('--figure changes it')])
+})

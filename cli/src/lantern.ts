@@ -7,6 +7,8 @@ const USAGE = `lantern COMMAND JOB.json [options]
   settle   the state of every part once everything has come to rest
   verdict  the sentence, how each zone stands, and what the transformers carry
   check    findings, one a line; exit 1 where any is above tidy
+  load     what each transformer, contact and fuse carries at worst, what mends it, how many more valves fit;
+           exit 1 where something is short
   prove    every combination of calls against the intent; differences, one a line; exit 1 where there is any
   spice    the circuit as a SPICE netlist
   scheme   the job wired from its survey: the first way that fits, or --way ID

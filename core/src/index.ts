@@ -40,12 +40,17 @@ export * from './job/schema.ts'
 export * from './job/units.ts'
 export { MOST_ZONES, moveZone, placeNamed, removeZone, zonesInOrder } from './job/zones.ts'
 export { type Budget, budgetsOf, everythingCalling } from './load/budget.ts'
-export type { Moment } from './load/carried.ts'
+export { LoadBench, type Moment, peakOf } from './load/carried.ts'
+export { type ContactLoad, contactLoads } from './load/contacts.ts'
 export { fuseFor } from './load/fuse-size.ts'
 export { LIMITED, MARGIN } from './load/limits.ts'
+export { type Draws, drawsOf, type FittedSource, fitSource, type SourcePoint } from './load/measured.ts'
 export type { Mend } from './load/mends.ts'
+export { type DeviceReading, type MeasuredLoad, measuredLoad, type SourceReading } from './load/readings.ts'
+export { type RoomFor, roomFor } from './load/room.ts'
 export type { Device, SourceLoad } from './load/source-load.ts'
 export { type LoadStudy, studyLoad } from './load/study.ts'
+export { worstTogether } from './load/worst.ts'
 // loops: following the voltage
 export * from './loops/index.ts'
 export { meaningOf } from './meter/meaning.ts'
@@ -116,6 +121,8 @@ export { type School, type SchoolName, schoolOf, schools } from './schemes/schoo
 
 // standing: how far each stage of a job has come
 export { type StageId, type StageStanding, stageStandings, standings } from './standing/index.ts'
+// sums: pocket calculations
+export * from './sums/index.ts'
 export { benchWith, runWith } from './suppose/bench.ts'
 export {
   alterationsOf,

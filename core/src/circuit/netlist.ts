@@ -74,7 +74,7 @@ export interface Netlist {
 const STRAY_FARADS = 100e-12
 const STRAY_OHMS = 1e9
 /** Between two cores of one cable, per metre; thermostat cable is 50 to 100 pF/m. */
-const CORE_FARADS = 80e-12
+export const CORE_FARADS = 80e-12
 const CORE_LEAK = 5e10
 /** A conductor under its screw. */
 const JOINT_OHMS = 0.005

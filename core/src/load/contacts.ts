@@ -1,7 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { kindOf } from '../parts/index.ts'
 import { asking, neverTooHot } from './all-calling.ts'
 
 /** What a contact, a fuse or a breaker carries at worst, amps. */
@@ -27,39 +26,51 @@ export const PUMP_INRUSH = 5
  * @returns the most used first
  */
 export function contactLoads(job: Job): ContactLoad[] {
-  const simulation = new Simulation(job, {}, { alterations: neverTooHot(job) })
-  simulation.settle()
+  const sound = neverTooHot(job)
+  const bench = new Simulation(job, {}, { alterations: sound })
+  const pumps = bench.netlist.branches.filter(
+    ({ form, part }) => form === 'load' && part !== undefined && bench.netlist.parts.get(part)?.kind.class === 'pump',
+  )
+  // The same plant with its pumps' windings open: what a contact carries less there is what pumps draw through it.
+  const open = Object.fromEntries(pumps.map(({ id }) => [id, { as: 'open' } as const]))
+  const still = new Simulation(job, {}, { alterations: { ...sound, forces: open } })
+  for (const simulation of [bench, still]) simulation.settle()
   const zones = zonesInOrder(job).map(({ id }) => id)
   const cases = zones.length > 1 ? [...zones.map((zone) => [zone]), zones] : [zones]
   const worst = new Map<string, ContactLoad>()
   for (const calling of cases) {
-    const mark = simulation.mark()
-    simulation.setTogether(asking(job, calling, true))
-    simulation.settle()
-    const { netlist, circuit } = simulation
-    circuit.solve()
-    const pumps = [...netlist.parts.values()]
-      .filter(({ kind }) => kind.class === 'pump')
-      .flatMap(({ branches }) => [...branches.values()].filter(({ form }) => form === 'load'))
-      .reduce((sum, branch) => sum + circuit.amps(branch), 0)
-    for (const { id, kind, figures, branches } of netlist.parts.values()) {
-      const guards = kind.class === 'protection'
-      const rated: [string, number | undefined][] = guards
-        ? [...branches].filter(([, { form }]) => form === 'contact').map(([element]) => [element, figures.amps])
-        : Object.entries(kind.ratings ?? {}).map(([element, figure]) => [element, figures[figure]])
-      for (const [element, may] of rated) {
-        const branch = branches.get(element)
-        if (!branch || may === undefined) continue
-        const amps = circuit.flow(branch)
-        const key = `${id}.${element}`
-        if (amps <= (worst.get(key)?.amps ?? 0)) continue
-        const inrush = amps + (PUMP_INRUSH - 1) * Math.min(amps, pumps)
-        worst.set(key, { part: id, element, amps, may, zones: calling, inrush, guards })
-      }
+    const [all, without] = [bench, still].map((simulation) => carriedWith(simulation, job, calling))
+    for (const [key, { part, element, amps, may, guards }] of all!) {
+      if (amps <= (worst.get(key)?.amps ?? 0)) continue
+      const pumping = Math.max(0, amps - (without!.get(key)?.amps ?? amps))
+      const inrush = amps + (PUMP_INRUSH - 1) * pumping
+      worst.set(key, { part, element, amps, may, zones: calling, inrush, guards })
     }
-    simulation.back(mark)
   }
-  return [...worst.values()]
-    .filter(({ part, amps }) => amps > 1e-3 && kindOf(job.parts[part]!) !== undefined)
-    .sort((a, b) => b.amps / b.may - a.amps / a.may)
+  return [...worst.values()].filter(({ amps }) => amps > 1e-3).sort((a, b) => b.amps / b.may - a.amps / a.may)
+}
+
+type Carries = Omit<ContactLoad, 'zones' | 'inrush'>
+
+/** What every contact with a rating, fuse and breaker carries with these zones calling; the bench is as it was afterwards. */
+function carriedWith(simulation: Simulation, job: Job, calling: readonly string[]): Map<string, Carries> {
+  const mark = simulation.mark()
+  simulation.setTogether(asking(job, calling, true))
+  simulation.settle()
+  const { netlist, circuit } = simulation
+  circuit.solve()
+  const carries = new Map<string, Carries>()
+  for (const { id, kind, figures, branches } of netlist.parts.values()) {
+    const guards = kind.class === 'protection' || kind.roles?.blown !== undefined
+    const rated: [string, number | undefined][] = guards
+      ? [...branches].filter(([, { form }]) => form === 'contact').map(([element]) => [element, figures.amps])
+      : Object.entries(kind.ratings ?? {}).map(([element, figure]) => [element, figures[figure]])
+    for (const [element, may] of rated) {
+      const branch = branches.get(element)
+      if (branch && may !== undefined)
+        carries.set(`${id}.${element}`, { part: id, element, amps: circuit.flow(branch), may, guards })
+    }
+  }
+  simulation.back(mark)
+  return carries
 }

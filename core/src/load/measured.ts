@@ -14,7 +14,10 @@ export interface FittedSource {
   readonly ohmsError: number
   /** Share by which the volts fall from nothing to the rating. */
   readonly regulation: number
-  /** VA that a transformer of its kind would have to be rated for these ohms. */
+  /** Times a sound one's ohms, and times its volts unloaded. */
+  readonly weaker: number
+  readonly higher: number
+  /** VA on the nameplate of a sound one of its kind that has these ohms. */
   readonly va: number
   readonly vaError: number
   readonly points: number
@@ -24,14 +27,22 @@ export interface FittedSource {
  * The straight line through what was measured, by least squares: volts = open volts - ohms * amps. The errors are one
  * standard deviation, from how far the points lie off the line and from the display's last digit, whichever is more.
  * @param points at least two, at different loads
- * @param rated what its nameplate says, VA
- * @param kindRegulation share by which a sound one of its kind falls at its rating
+ * @param rated what its nameplate says, VA at so many volts
+ * @param kind the same line of a sound one with this nameplate; left out, it is taken for sound itself
  * @returns a sentence where the points cannot tell
- * @example fitSource([{ volts: 27, amps: 0 }, { volts: 24.6, amps: 1.6 }], { rated: 40, ... })
+ * @example fitSource([{ volts: 27, amps: 0 }, { volts: 24.6, amps: 1.6 }], { rated: 40, ratedVolts: 24, kind })
  */
 export function fitSource(
   points: readonly SourcePoint[],
-  { rated, ratedVolts, kindRegulation }: { rated: number; ratedVolts: number; kindRegulation: number },
+  {
+    rated,
+    ratedVolts,
+    kind,
+  }: {
+    rated: number
+    ratedVolts: number
+    kind: { readonly ohms: number; readonly openVolts: number } | undefined
+  },
 ): FittedSource | string {
   const n = points.length
   if (n < 2) return 'Two readings at the source are needed, with different zones calling.'
@@ -47,13 +58,16 @@ export function fitSource(
   const ohmsError = sigma / Math.sqrt(spread)
   if (ohms <= 0)
     return 'The volts do not fall with load: one of the readings is off, or the zones that called did not draw.'
-  const va = (kindRegulation * ratedVolts * ratedVolts) / ohms
+  const weaker = kind ? ohms / kind.ohms : 1
+  const va = rated / weaker
   return {
     openVolts,
     openError: sigma * Math.sqrt(1 / n + (meanAmps * meanAmps) / spread),
     ohms,
     ohmsError,
     regulation: (ohms * (rated / ratedVolts)) / openVolts,
+    weaker,
+    higher: kind ? openVolts / kind.openVolts : 1,
     va,
     vaError: (va * ohmsError) / ohms,
     points: n,

@@ -9,6 +9,7 @@ import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
 import { ChecksStage } from '../stages/scheme/ChecksStage.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
+import { JobSums, SumsScreen } from '../stages/sums/SumsScreen.tsx'
 import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
 import { Ways } from '../stages/survey/Ways.tsx'
 import { useTheme } from '../ui/theme.ts'
@@ -30,10 +31,12 @@ const router = createBrowserRouter([
       { path: 'scheme/checks/:check?', element: <ChecksStage /> },
       { path: 'scheme/:view/:part?', element: <SchemeStage /> },
       { path: 'load', element: <LoadStage /> },
+      { path: 'sums/:sum?', element: <JobSums /> },
       { path: 'log', element: <LogStage /> },
       { path: ':stage', element: <StageToCome /> },
     ],
   },
+  { path: '/sums/:sum?', element: <SumsScreen /> },
   { path: '/parts/*', element: <PartsScreen /> },
   { path: '*', element: <Navigate to="/" replace /> },
 ])

@@ -1,4 +1,4 @@
-import { askingOf, kindOf, labelOf, markingOf, zonesInOrder } from '@civil-lantern/core'
+import { askingOf, kindOf, labelOf, markingOf, sums, zonesInOrder } from '@civil-lantern/core'
 import { Command } from 'cmdk'
 import { useNavigate } from 'react-router'
 import { call } from '../data/calls.ts'
@@ -97,6 +97,12 @@ export function SearchBox({ open, onOpenChange }: { open: boolean; onOpenChange:
           run: () => void to(`scheme/checks/${value}`),
         })),
         { key: 'ways', says: 'Ways to wire it', aside: 'Survey', run: () => void to('survey/ways') },
+        ...sums.map(({ id, name }) => ({
+          key: `sum ${id}`,
+          says: name,
+          aside: 'Sums',
+          run: () => void to(`sums/${id}`),
+        })),
         { key: 'jobs', says: 'All jobs', aside: '', run: () => void navigate('/') },
       ],
     ],

@@ -4,6 +4,7 @@ import { TopLine } from './TopLine.tsx'
 const boards = [
   { id: 'jobs', to: '/', says: 'Jobs' },
   { id: 'parts', to: '/parts', says: 'Parts' },
+  { id: 'sums', to: '/sums', says: 'Sums' },
 ] as const
 
 /** The top line outside a job, with the ways to its screens. */

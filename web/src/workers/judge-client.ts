@@ -1,17 +1,20 @@
 import {
   type Difference,
   type Edit,
+  type Entry,
   type Finding,
   type Job,
   keyOf,
   type LiveTerminal,
+  type MeasuredLoad,
   type Progress,
   type Proof,
+  type RoomFor,
   type Spot,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
-import type { JudgeApi, OfferedLoad } from './judge.worker.ts'
+import type { JudgeApi, Morning, OfferedLoad } from './judge.worker.ts'
 
 export type Judged<T> =
   | { readonly at: 'idle' }
@@ -76,6 +79,14 @@ export class JudgeClient extends Observable<JudgeState> {
   }
 
   readonly fix = (job: Job, finding: Finding): Promise<Edit | undefined> => this.#help().fix(job, finding)
+
+  readonly morning = (job: Job, order: readonly string[], apart: number): Promise<Morning[]> =>
+    this.#help().morning(job, order, apart)
+
+  readonly room = (job: Job): Promise<RoomFor[]> => this.#help().room(job)
+
+  readonly measured = (job: Job, entries: readonly Entry[]): Promise<MeasuredLoad> =>
+    this.#help().measured(job, entries)
 
   readonly explain = (job: Job, difference: Difference): Promise<{ path: Spot[]; fix: Edit | undefined }> =>
     this.#help().explain(job, difference)

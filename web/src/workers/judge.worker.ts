@@ -2,18 +2,25 @@ import {
   type Difference,
   deadMap,
   type Edit,
+  type Entry,
   type Finding,
   fixOf,
   fixOfDifference,
   type Job,
   type LiveTerminal,
+  LoadBench,
   type LoadStudy,
+  type MeasuredLoad,
   type Mend,
+  type Moment,
   makeEdit,
+  measuredLoad,
   type Progress,
   type Proof,
   pathOf,
   prove,
+  type RoomFor,
+  roomFor,
   type Spot,
   studyLoad,
 } from '@civil-lantern/core'
@@ -23,7 +30,7 @@ import { newId } from '../base/shelf.ts'
 type Told = (progress: Progress) => void | Promise<void>
 
 /** Runs long work to its end, telling how far it is; whoever wants it to stop ends the worker. */
-async function run<T>(work: Generator<Progress, T>, told: Told): Promise<T> {
+async function run<P, T>(work: Generator<P, T>, told: (progress: P) => void | Promise<void>): Promise<T> {
   for (;;) {
     const next = work.next()
     if (next.done) return next.value
@@ -63,11 +70,27 @@ function offered(job: Job, { job: next, ...mend }: Mend): OfferedMend {
   return made ? { ...mend, edit: made } : mend
 }
 
+/** What one transformer carries through a morning. */
+export interface Morning {
+  readonly part: string
+  readonly rated: number
+  readonly moments: readonly Moment[]
+}
+
 const judge = {
   load: async (job: Job, told: Told): Promise<OfferedLoad> => {
     const study = await run(studyLoad(job), told)
     return { ...study, mends: study.mends.map((mend) => offered(job, mend)) }
   },
+  /** A morning: zones that call in this order, so many seconds apart. */
+  morning: (job: Job, order: readonly string[], apart: number): Morning[] => {
+    const bench = new LoadBench(job)
+    const seen = bench.run(order, apart)
+    return bench.sources.map(({ part, rated }) => ({ part, rated, moments: seen.get(part)! }))
+  },
+  /** How many more valves of each kind fit. */
+  room: (job: Job): Promise<RoomFor[]> => run(roomFor(job), () => undefined),
+  measured: (job: Job, entries: readonly Entry[]): MeasuredLoad => measuredLoad(job, entries),
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),
   dead: (job: Job, open: readonly string[], told: Told): Promise<LiveTerminal[]> => run(deadMap(job, open), told),
   /** The edit that puts a finding right, tried before it is offered. */

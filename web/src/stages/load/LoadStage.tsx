@@ -4,15 +4,21 @@ import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
+import { PrintHead } from '../../views/PrintHead.tsx'
 import type { OfferedLoad, OfferedMend } from '../../workers/judge.worker.ts'
+import { CircuitSwitch } from '../scheme/CircuitSwitch.tsx'
 import { Working } from '../scheme/Working.tsx'
-import { fillOf, HowMany, OverTime, stackOf } from './charts.tsx'
+import { ContactsCard } from './ContactsCard.tsx'
+import { fillOf, HowMany, OverTime, stackOf, VoltsOverTime } from './charts.tsx'
+import { MeasuredCard } from './MeasuredCard.tsx'
+import { MorningCard } from './MorningCard.tsx'
+import { RoomCard } from './RoomCard.tsx'
 
 const va = (value: number) => (value >= 10 ? value.toFixed(0) : value.toFixed(1))
 
 /** Will the transformer carry it: the verdict first, what mends it, and the figures it comes from, all by running the circuit. */
 export function LoadStage() {
-  const { session, plan: job } = useSession()
+  const { session, job } = useSession()
   const { judge, load } = useJudge()
   const wired = Object.keys(job.wires).length > 0
   useEffect(() => {
@@ -43,15 +49,30 @@ export function LoadStage() {
 const tones = { well: '', busy: '', wrong: 'text-bad' } as const
 
 function Found({ load, job }: { load: OfferedLoad; job: Job }) {
+  const { session } = useSession()
   const { sources, mends, hot } = load
   const worst = sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
   const [chosen, choose] = useState<string>()
   const source = sources.find(({ part }) => part === chosen) ?? worst
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-      <h1 className="pt-1 text-xl font-bold">
-        <span className={tones[load.tone]}>{load.says}</span> <span className="text-soft">{load.why}</span>
-      </h1>
+      <PrintHead />
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <h1 tabIndex={-1} className="min-w-0 grow basis-96 pt-1 text-xl font-bold outline-none">
+          <span className={tones[load.tone]}>{load.says}</span> <span className="text-soft">{load.why}</span>
+        </h1>
+        <div className="no-print flex gap-2">
+          <CircuitSwitch />
+          <Link
+            to={`/jobs/${session.id}/sums`}
+            className="inline-flex min-h-11 items-center rounded-control border border-line bg-card px-3 font-semibold hover:border-soft"
+          >
+            Sums
+          </Link>
+          <Button onClick={() => window.print()}>Print</Button>
+        </div>
+      </div>
+      {sources.length === 0 && <ContactsCard contacts={load.contacts} job={job} />}
       {sources.length > 1 && source && (
         <Segments
           label="Transformer"
@@ -69,6 +90,7 @@ function Found({ load, job }: { load: OfferedLoad; job: Job }) {
             >
               <div className="px-2 pt-3">
                 <OverTime job={job} source={source} />
+                <VoltsOverTime source={source} job={job} />
               </div>
               <ul className="grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-x-4 gap-y-1 px-4 pt-1 pb-3">
                 {stackOf(job, source).map(({ id, name }, i) => (
@@ -82,6 +104,8 @@ function Found({ load, job }: { load: OfferedLoad; job: Job }) {
               </ul>
             </Card>
             <Devices job={job} source={source} hot={hot} />
+            <MorningCard job={job} source={source} />
+            <ContactsCard contacts={load.contacts} job={job} />
           </div>
           <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
             {mends.length > 0 && <Mends mends={mends} />}
@@ -91,6 +115,8 @@ function Found({ load, job }: { load: OfferedLoad; job: Job }) {
               </div>
               <Worst job={job} source={source} />
             </Card>
+            <RoomCard job={job} />
+            <MeasuredCard job={job} part={source.part} rated={source.rated} />
           </div>
         </div>
       )}
@@ -114,7 +140,7 @@ function Worst({ job, source }: { job: Job; source: SourceLoad }) {
 }
 
 function Mends({ mends }: { mends: readonly OfferedMend[] }) {
-  const { session } = useSession()
+  const { session, as } = useSession()
   return (
     <Card title="What mends it" aside="each tried by running it">
       <ul className="px-4 pt-2 pb-2">
@@ -133,7 +159,7 @@ function Mends({ mends }: { mends: readonly OfferedMend[] }) {
                 </p>
               )}
             </div>
-            {mend.edit && (
+            {mend.edit && as === 'planned' && (
               <Button
                 onClick={() => {
                   session.take(mend.edit!)
@@ -177,7 +203,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
           <thead className="text-soft">
             <tr>
               <th className="py-1.5 text-left font-normal">Part</th>
-              {['starts', 'holds', 'idle', 'volts there, worst', 'needs'].map((head) => (
+              {['starts', 'holds', 'idle', 'frees', 'volts there, worst', 'needs'].map((head) => (
                 <th key={head} className="py-1.5 pl-4 font-normal">
                   {head}
                 </th>
@@ -196,6 +222,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
                   <td>{device.starts.toFixed(1)}</td>
                   <td>{device.holds.toFixed(1)}</td>
                   <td>{device.idle < 0.05 ? '0' : device.idle.toFixed(1)}</td>
+                  <td>{device.frees.toFixed(1)}</td>
                   <td className={short ? 'font-bold text-bad' : ''}>{device.volts.toFixed(1)}</td>
                   <td>{device.needs ?? '–'}</td>
                 </tr>
@@ -208,9 +235,28 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
         Primary <strong className="font-mono">{source.primary.toFixed(2)} A</strong>
         <span className="px-3 text-soft">·</span>
         Added up plainly <strong className="font-mono">{va(source.together.at(-1)?.plain ?? 0)} VA</strong>, the careful
-        bound
+        bound<span className="px-3 text-soft">·</span>
+        {madeOf(source)}
         {fuse.length > 0 && <span className="font-semibold text-bad"> {fuse.join(' ')}</span>}
       </p>
     </Card>
   )
+}
+
+const classes: Readonly<Record<string, string>> = {
+  valve: 'valves',
+  thermostat: 'powered thermostats',
+  boiler: 'the boiler’s own',
+  relay: 'relays',
+  panel: 'the panel itself',
+}
+
+/** What the greatest load is made of, by class of part: which of it would be left without the thermostats, or the boiler's own. */
+function madeOf({ outage, peak }: SourceLoad): string {
+  const most = outage.find((moment) => moment.va === peak)
+  const parts = Object.entries(most?.classes ?? {})
+    .filter(([, one]) => one >= 0.05)
+    .sort(([, a], [, b]) => b - a)
+    .map(([of, one]) => `${classes[of] ?? of} ${va(one)}`)
+  return parts.length === 0 ? '' : `${parts.join(', ')} VA.`
 }

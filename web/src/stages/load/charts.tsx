@@ -1,4 +1,4 @@
-import { type Job, MARGIN, type SourceLoad } from '@civil-lantern/core'
+import { type Job, labelOf, MARGIN, type SourceLoad } from '@civil-lantern/core'
 import {
   Area,
   AreaChart,
@@ -6,6 +6,8 @@ import {
   BarChart,
   Cell,
   LabelList,
+  Line,
+  LineChart,
   ReferenceLine,
   ResponsiveContainer,
   XAxis,
@@ -58,7 +60,7 @@ export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
   const most = Math.ceil(Math.max(source.rated, source.peak) / 10) * 10 + 10
   return (
     <ResponsiveContainer width="100%" height={250}>
-      <AreaChart data={data} margin={{ top: 8, right: 16, bottom: 0, left: -8 }}>
+      <AreaChart data={data} syncId="load" margin={{ top: 8, right: 16, bottom: 0, left: -8 }}>
         <XAxis
           dataKey="at"
           type="number"
@@ -102,6 +104,50 @@ export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
   )
 }
 
+/** Volts at the valve that gets least, on the time axis of the load above it, beside what it needs to start. */
+export function VoltsOverTime({ source, job }: { source: SourceLoad; job: Job }) {
+  const worst = source.devices.toSorted((a, b) => a.volts - b.volts)[0]
+  if (!worst) return null
+  const data = source.outage.flatMap(({ at, there }) =>
+    there[worst.part] === undefined ? [] : [{ at, volts: Number(there[worst.part]!.toFixed(2)) }],
+  )
+  if (data.length === 0) return null
+  const all = [...data.map(({ volts }) => volts), worst.needs ?? Number.POSITIVE_INFINITY]
+  const from = Math.floor(Math.min(...all) - 1)
+  return (
+    <>
+      <p className="px-3 pt-1 text-soft">
+        Volts at {labelOf(job, worst.part)}, which gets least: never under {worst.volts.toFixed(1)}
+        {worst.needs === undefined ? '' : `, needs ${worst.needs}`}
+      </p>
+      <ResponsiveContainer width="100%" height={110}>
+        <LineChart data={data} syncId="load" margin={{ top: 6, right: 16, bottom: 0, left: -8 }}>
+          <XAxis
+            dataKey="at"
+            type="number"
+            domain={[0, source.outage.at(-1)?.at ?? 'dataMax']}
+            tickFormatter={clock}
+            tick={ticks}
+            stroke="var(--line)"
+          />
+          <YAxis domain={[from, 'dataMax + 1']} allowDecimals={false} tick={ticks} stroke="var(--line)" width={52} />
+          <Line
+            dataKey="volts"
+            type="stepAfter"
+            stroke="var(--ink)"
+            strokeWidth={2}
+            dot={false}
+            isAnimationActive={false}
+          />
+          {worst.needs !== undefined && (
+            <ReferenceLine y={worst.needs} stroke="var(--bad)" strokeWidth={2} strokeDasharray="3 3" />
+          )}
+        </LineChart>
+      </ResponsiveContainer>
+    </>
+  )
+}
+
 /** How many call together: the worst choice of each number. */
 export function HowMany({ source }: { source: SourceLoad }) {
   const data = source.together.map(({ zones, va }) => ({ k: String(zones.length), va: Math.round(va) }))
@@ -110,13 +156,13 @@ export function HowMany({ source }: { source: SourceLoad }) {
       <BarChart data={data} margin={{ top: 22, right: 8, bottom: 0, left: 8 }}>
         <XAxis dataKey="k" tick={ticks} stroke="var(--line)" />
         <YAxis hide domain={[0, (most: number) => Math.max(most, source.rated) * 1.1]} />
+        <ReferenceLine y={source.rated} stroke="var(--bad)" strokeWidth={2} />
         <Bar dataKey="va" isAnimationActive={false} radius={[4, 4, 0, 0]}>
           {data.map(({ k, va }) => (
             <Cell key={k} fill={va > source.rated ? 'var(--bad)' : fills[1]} />
           ))}
-          <LabelList dataKey="va" position="top" fill="var(--ink)" fontSize={15} />
+          <LabelList dataKey="va" position="top" {...beside} fill="var(--ink)" />
         </Bar>
-        <ReferenceLine y={source.rated} stroke="var(--bad)" strokeWidth={2} />
       </BarChart>
     </ResponsiveContainer>
   )

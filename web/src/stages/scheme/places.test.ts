@@ -10,6 +10,7 @@ describe('where one is in a job', () => {
     ['scheme', 'nonsense', 'Scheme, Loops'],
     ['scheme', 'checks', 'Scheme, Checks'],
     ['load', undefined, 'Load'],
+    ['sums', 'drop', 'Sums'],
     ['nowhere', undefined, ''],
   ])('%s/%s is %s', (stage, view, says) => expect(placeIn(stage, view)).toBe(says))
 

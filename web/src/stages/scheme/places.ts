@@ -38,6 +38,7 @@ export const isAtTheCircuit = (stage: string | undefined, view: string | undefin
  * @example placeIn('scheme', 'wall') // 'Scheme, Wall'
  */
 export function placeIn(stage: string | undefined, view: string | undefined): string {
+  if (stage === 'sums') return 'Sums'
   const name = stageOf(stage)?.name ?? ''
   if (stage === 'survey' && view === 'ways') return `${name}, ways to wire it`
   if (stage !== 'scheme') return name

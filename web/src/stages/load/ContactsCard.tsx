@@ -1,0 +1,51 @@
+import { type ContactLoad, type Job, labelOf } from '@civil-lantern/core'
+import { Card } from '../../ui/controls.tsx'
+import { ampsIn, usedOf } from './in-words.ts'
+
+/** What every contact, fuse and breaker carries at worst, the most used first. */
+export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad[]; job: Job }) {
+  if (contacts.length === 0) return null
+  return (
+    <Card title="Contacts, fuses and breakers" aside="amps at worst, expected">
+      <div className="overflow-x-auto px-4 pt-2 pb-2">
+        <table className="w-full min-w-[26rem] text-right">
+          <thead className="text-soft">
+            <tr>
+              <th className="py-1.5 text-left font-normal">Part</th>
+              {['carries', 'may', 'used', 'starting'].map((head) => (
+                <th key={head} className="py-1.5 pl-4 font-normal">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="font-mono">
+            {contacts.map((one) => {
+              const over = one.amps > one.may
+              return (
+                <tr key={`${one.part}.${one.element}`} className="border-line border-t">
+                  <th className="py-1.5 text-left font-sans font-semibold">
+                    {labelOf(job, one.part)}
+                    <span className="block font-normal text-soft">
+                      {one.zones.length === 1
+                        ? `${job.zones[one.zones[0]!]?.name ?? ''} calls`
+                        : `all ${one.zones.length} call`}
+                    </span>
+                  </th>
+                  <td className={over ? 'font-bold text-bad' : ''}>{ampsIn(one.amps)}</td>
+                  <td>{one.may} A</td>
+                  <td className={over ? 'font-bold text-bad' : ''}>{usedOf(one)} %</td>
+                  <td>{one.inrush > 1.05 * one.amps ? ampsIn(one.inrush) : '–'}</td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="border-line border-t px-4 py-2.5 text-soft">
+        Starting: pumps take some five times their running current for a moment. Ratings are those of the kind; what is
+        printed on the part, and the local code, come first.
+      </p>
+    </Card>
+  )
+}

@@ -1,0 +1,37 @@
+import type { Job, RoomFor } from '@civil-lantern/core'
+import { useEffect, useState } from 'react'
+import { useJudge } from '../../data/open-job.tsx'
+import { Card } from '../../ui/controls.tsx'
+import { roomInWords } from './in-words.ts'
+
+/** How many more valves of each kind the plant carries: found by wiring and running the grown plant. */
+export function RoomCard({ job }: { job: Job }) {
+  const { judge } = useJudge()
+  const [room, setRoom] = useState<readonly RoomFor[]>()
+  useEffect(() => {
+    let wanted = true
+    setRoom(undefined)
+    void judge.room(job).then((found) => wanted && setRoom(found))
+    return () => {
+      wanted = false
+    }
+  }, [judge, job])
+  return (
+    <Card title="How many more fit" aside="within the margin">
+      {room === undefined ? (
+        <p className="px-4 pt-2 pb-3 text-soft">Wiring and running them.</p>
+      ) : room.length === 0 ? (
+        <p className="px-4 pt-2 pb-3 text-soft">This way of wiring takes no further valve.</p>
+      ) : (
+        <ul className="px-4 pt-2 pb-2">
+          {room.map((one) => (
+            <li key={one.kind} className="flex justify-between gap-4 border-line border-t py-1.5">
+              <span>{one.name.replace(/^Zone valve, /, '').replace(/^./, (first) => first.toUpperCase())}</span>
+              <span className="max-w-[45%] text-right font-semibold">{roomInWords(one)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Card>
+  )
+}

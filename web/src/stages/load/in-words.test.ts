@@ -1,0 +1,43 @@
+import type { Moment } from '@civil-lantern/core'
+import { describe, expect, it } from 'vitest'
+import { ampsIn, morningInWords, roomInWords, usedOf } from './in-words.ts'
+
+const moment = (at: number, va: number, there: Record<string, number> = {}): Moment => ({
+  at,
+  va,
+  there,
+  plain: va,
+  zones: {},
+  classes: {},
+  volts: 24,
+  primary: 0,
+})
+
+describe('the load in words', () => {
+  it('names the greatest of a morning, the first time it is reached, and the least volts of any valve', () => {
+    const moments = [moment(0, 8, { V1: 25 }), moment(65, 31.4, { V1: 24.2, V2: 23.46 }), moment(90, 31.4)]
+    expect(morningInWords(moments, 40)).toBe('At most 31 of 40 VA, at 1:05; no valve gets less than 23.5 V.')
+    expect(morningInWords(moments, 31)).toContain('That is too much.')
+    expect(morningInWords(moments, 31.4)).not.toContain('too much')
+  })
+
+  it('says so when nothing is drawn', () => {
+    expect(morningInWords([], 40)).toBe('Nothing is drawn.')
+    expect(morningInWords([moment(0, 0.04)], 40)).toBe('Nothing is drawn.')
+  })
+
+  it('tells what ends the room', () => {
+    const room = { kind: 'k', name: 'n' } as const
+    expect(roomInWords({ ...room, more: 0, ends: 'load' })).toBe('none')
+    expect(roomInWords({ ...room, more: 3, ends: 'load' })).toBe('3')
+    expect(roomInWords({ ...room, more: 1, ends: 'way' })).toContain('no channel or terminal')
+    expect(roomInWords({ ...room, more: 7, ends: 'zones' })).toContain('as many zones as a job holds')
+  })
+
+  it('shows amps as a clamp does, and use in percent', () => {
+    expect(ampsIn(0.3204)).toBe('320 mA')
+    expect(ampsIn(0.9996)).toBe('1000 mA')
+    expect(ampsIn(1)).toBe('1.00 A')
+    expect(usedOf({ amps: 1.5, may: 2 } as never)).toBe(75)
+  })
+})

@@ -1,0 +1,25 @@
+import type { ContactLoad, Moment, RoomFor } from '@civil-lantern/core'
+
+const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`
+
+/** The greatest load of a morning, and when: beside the rating. */
+export function morningInWords(moments: readonly Moment[], rated: number): string {
+  const most = moments.reduce<Moment | undefined>((a, b) => (a && a.va >= b.va ? a : b), undefined)
+  if (!most || most.va < 0.05) return 'Nothing is drawn.'
+  const least = moments.flatMap(({ there }) => Object.values(there)).reduce((a, b) => Math.min(a, b), Infinity)
+  const says = `At most ${most.va.toFixed(0)} of ${rated} VA, at ${clock(most.at)}`
+  const volts = Number.isFinite(least) ? `; no valve gets less than ${least.toFixed(1)} V` : ''
+  return `${says}${volts}.${most.va > rated ? ' That is too much.' : ''}`
+}
+
+/** How many more of a kind fit, and what ends it. */
+export function roomInWords({ more, ends }: RoomFor): string {
+  if (ends === 'load') return more === 0 ? 'none' : String(more)
+  return ends === 'way' ? `${more}, then no channel or terminal is free` : `${more}, as many zones as a job holds`
+}
+
+/** How far a contact is used, in percent of what it may carry. */
+export const usedOf = ({ amps, may }: ContactLoad): number => Math.round((100 * amps) / may)
+
+/** Amps as a clamp would show them. */
+export const ampsIn = (amps: number): string => (amps < 1 ? `${(amps * 1000).toFixed(0)} mA` : `${amps.toFixed(2)} A`)

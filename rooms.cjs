@@ -11,7 +11,7 @@ const tiers = [
   ['compare', 'intent', 'poles', 'feeds', 'record', 'suppose', 'schemes'],
   ['loops'],
   ['load', 'plan', 'checks', 'rungs', 'timeline'],
-  ['proof', 'hands', 'sums'],
+  ['proof', 'hands', 'sums', 'find'],
   ['bench', 'standing', 'formats'],
   ['demo'],
 ]

@@ -58,6 +58,7 @@ const screens = [
   '/jobs/kestrel-point/log',
   '/jobs/sable-row/scheme/checks',
   '/sums/drop',
+  '/jobs/kestrel-point/find',
   '/jobs/broken-lamp/scheme/loops',
   '/jobs/empty-pier/scheme',
   '/jobs/not-here/scheme',
@@ -66,6 +67,7 @@ const screens = [
 const arrives = [
   ['/wall', '[data-wire]'],
   ['/rungs', 'svg[data-ladder]'],
+  ['/find', '[data-ask]'],
   ['/timeline', 'svg[aria-label="What each part did, and when"]'],
 ] as const
 

@@ -102,6 +102,7 @@ it('a sum says when a figure is out of bounds, keeps what was typed, and goes in
   await window.page.reload()
   await window.sees('0.30 A')
   await window.click('button', 'Into the log as a note')
+  await window.sees('In the log as a note.')
   await window.saved()
   await window.goto(`${program.url}/jobs/kestrel-point/log`)
   await window.sees('Clamp turns: the display shows 1.50 A, turns 5, volts there 24.0 V. Current 0.30 A')

@@ -81,6 +81,12 @@ it('the timeline is scrubbed back: every view and the meter show that moment, an
   await slide('Home')
   for (let n = 0; n < 160; n++) await window.page.keyboard.press('ArrowRight')
   await window.page.waitForFunction(() => document.querySelector('h1')?.textContent?.includes('opening'))
+  // Every press is answered by the bench in its own time: the moment is taken once it stands.
+  const moment = () => window.page.$eval('[role="slider"]', (e) => e.getAttribute('aria-valuenow'))
+  for (let before = ''; before !== (await moment()); ) {
+    before = (await moment()) ?? ''
+    await new Promise((still) => setTimeout(still, 400))
+  }
   const shown = await window.page.$eval('[role="slider"]', (e) => e.getAttribute('aria-valuetext'))
   const half = await display()
   expect(half).toBeGreaterThan(20)

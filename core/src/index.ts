@@ -21,6 +21,10 @@ export {
 export type { Change } from './compare/change.ts'
 export { type Comparison, compare } from './compare/compare.ts'
 export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
+// find: from a complaint to the part to put right
+export { type Ask, type Stand as CallStand, standKey } from './find/ask.ts'
+export { evidenceOf, type Seen, withComplaint } from './find/evidence.ts'
+export { type Evidence, Finder, type Findings, type Proposed, type UnitLeft } from './find/finder.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
 // proof, hands: every combination of calls, and what hands do
@@ -91,6 +95,7 @@ export { Entry, hadSeen, inOrder, type Maker, nextEntry } from './record/entry.t
 export type { Certainty, OpenAction } from './record/entry-kind.ts'
 export { type Conflict, type Found, foundOf, takenBack } from './record/found.ts'
 export { type Act, acts } from './record/kinds/action.ts'
+export { openCases } from './record/kinds/case.ts'
 export { entryInWords, entryKindOf, entryKinds } from './record/kinds/index.ts'
 export type { Reading } from './record/kinds/reading.ts'
 export { type Moved, movedByHand } from './record/moved.ts'
@@ -118,7 +123,6 @@ export { faultsOfOwnKind, likeOf } from './schemes/own-kinds.ts'
 export { type Rewiring, rewireBy, rewired } from './schemes/rewire.ts'
 export type { Scheme } from './schemes/scheme.ts'
 export { type School, type SchoolName, schoolOf, schools } from './schemes/schools.ts'
-
 // standing: how far each stage of a job has come
 export { type StageId, type StageStanding, stageStandings, standings } from './standing/index.ts'
 // sums: pocket calculations

@@ -2,7 +2,6 @@ import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { labelOf } from '../words/words.ts'
 import { NONE_OF_THESE, NOTHING_WRONG, weightOf } from './weights.ts'
 
 /** One way in which the plant may be broken; `unit` is what is replaced, remade or set to put it right. */
@@ -32,7 +31,7 @@ export function suspectsOf(job: Job, base: readonly Supposition[]): Suspect[] {
       {
         id: one.id,
         suppositions: [one],
-        unit: actOf(job, unitOf(job, one)),
+        unit: actOf(job, one, unitOf(job, one)),
         weight,
         says: suppositionInWords(job, one),
       },
@@ -45,18 +44,28 @@ export function suspectsOf(job: Job, base: readonly Supposition[]): Suspect[] {
   ]
 }
 
-/** A splice is remade as a whole, whichever of its ways is loose. */
-function actOf(job: Job, unit: string): string {
+/** A splice is remade as a whole, whichever of its ways is loose; a dirty contact is no loose lead. */
+function actOf(job: Job, { id: of }: Supposition, unit: string): string {
   const [id = ''] = unit.split('/')
-  return kindOf(job.parts[id] ?? { kind: '' })?.class === 'joint' ? id : unit
+  if (kindOf(job.parts[id] ?? { kind: '' })?.class === 'joint') return id
+  return of.startsWith('part:') && of.endsWith('/ohms') ? `${id}/contact` : unit
 }
 
-/** A unit in words: "Valve 2: head". */
+/**
+ * A unit in words: what is replaced, remade or set.
+ * @example unitInWords(job, 'V2/head') // 'Valve 2, head'
+ * @example unitInWords(job, 'V2') // 'The leads at Valve 2'
+ */
 export function unitInWords(job: Job, unit: string): string {
   if (unit === WELL) return 'Nothing is wrong'
   if (unit === NONE) return 'Something not on this list'
+  if (unit === 'supply') return 'The mains'
   const [id = '', piece] = unit.split('/')
-  const named = job.parts[id] ? labelOf(job, id) : job.wires[id] ? `Wire ${job.wires[id]!.label}` : undefined
-  if (named === undefined) return job.cables[id] ? `${job.cables[id]!.label}${piece ? `: ${piece} core` : ''}` : unit
-  return piece === undefined || piece === 'whole' ? named : `${named}: ${piece}`
+  const cable = job.cables[id]
+  if (cable) return `${cable.label}${piece ? `, ${piece} core` : ''}`
+  if (job.wires[id]) return `Wire ${job.wires[id].label}`
+  const part = job.parts[id]
+  if (!part) return unit
+  if (piece === undefined) return kindOf(part)?.class === 'joint' ? part.label : `The leads at ${part.label}`
+  return piece === 'whole' ? part.label : `${part.label}, ${piece}`
 }

@@ -1,15 +1,14 @@
 import type { Document } from '../job/schema.ts'
 import type { Entry } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
+import { openCases } from '../record/kinds/case.ts'
 import { type StageStanding, untouched } from './stage.ts'
 
 /** Complaints that were opened and not closed. */
 export function find(_document: Document, entries: readonly Entry[]): StageStanding {
   const gone = takenBack(entries)
-  const cases = entries.filter(({ id, body }) => body.kind === 'case' && !gone.has(id))
-  const closed = new Set(cases.flatMap(({ body, case: of }) => (body.does === 'closed' && of ? [of] : [])))
-  const opened = cases.filter(({ body }) => body.does === 'opened')
-  const open = opened.filter(({ id }) => !closed.has(id))
+  const opened = entries.filter(({ id, body }) => body.kind === 'case' && body.does === 'opened' && !gone.has(id))
+  const open = openCases(entries, gone)
   if (opened.length === 0) return untouched('Nobody complains.')
   if (open.length === 0) return { at: 'done', findings: 0, says: 'Every complaint is closed.' }
   return {

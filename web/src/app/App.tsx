@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { createBrowserRouter, Navigate, RouterProvider, useParams } from 'react-router'
 import { Toaster } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
+import { FindStage } from '../stages/find/FindStage.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { LaterStage } from '../stages/later/LaterStage.tsx'
 import { LoadStage } from '../stages/load/LoadStage.tsx'
@@ -32,6 +33,7 @@ const router = createBrowserRouter([
       { path: 'scheme/:view/:part?', element: <SchemeStage /> },
       { path: 'load', element: <LoadStage /> },
       { path: 'sums/:sum?', element: <JobSums /> },
+      { path: 'find', element: <FindStage /> },
       { path: 'log', element: <LogStage /> },
       { path: ':stage', element: <StageToCome /> },
     ],

@@ -11,11 +11,13 @@ import {
   nextEntry,
   noCircuit,
   type OnTheBench,
+  openCases,
   plannedJob,
   type Settings,
   type Stand,
   type StateValue,
   type Supposition,
+  takenBack,
   undoing,
   type Which,
 } from '@civil-lantern/core'
@@ -227,6 +229,8 @@ export class Desk extends Observable<DeskState> {
     for (const body of bodies) {
       const known = [...entries, ...made]
       const visit = openVisitIn(known)
+      // What is seen while a complaint is open is seen for its sake.
+      const ofCase = openCases(known, takenBack(known)).at(-1)
       const maker = {
         id: newId(),
         by: device.name,
@@ -234,6 +238,7 @@ export class Desk extends Observable<DeskState> {
         clock: new Date().toISOString(),
         revision: this.session.state().revision,
         ...(visit ? { visit } : {}),
+        ...(ofCase && body.does !== 'opened' ? { case: ofCase.id } : {}),
       }
       made.push(nextEntry(maker, known, body, body.kind === 'reading' || body.kind === 'seen' ? stand : undefined))
     }

@@ -40,10 +40,6 @@ export const stages: readonly Stage[] = [
   {
     id: 'find',
     name: 'Find',
-    needs: [
-      'The complaint, which rooms heat on which call, and your readings so far.',
-      'The verdict above Loops already says where the light stops on this record.',
-    ],
   },
   {
     id: 'log',

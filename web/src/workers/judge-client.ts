@@ -14,7 +14,7 @@ import {
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
-import type { JudgeApi, Morning, OfferedLoad } from './judge.worker.ts'
+import type { Answered, JudgeApi, Morning, OfferedLoad, Question } from './judge.worker.ts'
 
 export type Judged<T> =
   | { readonly at: 'idle' }
@@ -36,6 +36,7 @@ export class JudgeClient extends Observable<JudgeState> {
   #deadFor = ''
   #loadFor = ''
   #helper: Remote<JudgeApi> | undefined
+  #finder: Remote<JudgeApi> | undefined
 
   constructor() {
     super({ proof: { at: 'idle' }, dead: { at: 'idle' }, load: { at: 'idle' } })
@@ -79,6 +80,12 @@ export class JudgeClient extends Observable<JudgeState> {
   }
 
   readonly fix = (job: Job, finding: Finding): Promise<Edit | undefined> => this.#help().fix(job, finding)
+
+  /** Searches for what is wrong, in a worker of its own that keeps its tables. */
+  readonly find = (question: Question, told: (share: number) => void): Promise<Answered> => {
+    this.#finder ??= this.#start('finder')
+    return this.#finder.find(question, proxy(told))
+  }
 
   readonly morning = (job: Job, order: readonly string[], apart: number): Promise<Morning[]> =>
     this.#help().morning(job, order, apart)

@@ -1,9 +1,13 @@
 import {
+  type Ask,
   type Difference,
   deadMap,
   type Edit,
   type Entry,
+  evidenceOf,
+  Finder,
   type Finding,
+  type Findings,
   fixOf,
   fixOfDifference,
   type Job,
@@ -21,8 +25,11 @@ import {
   prove,
   type RoomFor,
   roomFor,
+  type Seen,
   type Spot,
+  type Supposition,
   studyLoad,
+  withComplaint,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
 import { newId } from '../base/shelf.ts'
@@ -77,10 +84,38 @@ export interface Morning {
   readonly moments: readonly Moment[]
 }
 
+/** What a search is asked: the plant as found, the log, the complaint, and where the technician stands. */
+export interface Question {
+  readonly key: string
+  readonly job: Job
+  readonly base: readonly Supposition[]
+  readonly entries: readonly Entry[]
+  readonly ofCase: string
+  readonly cold: readonly string[]
+  readonly place: string | undefined
+}
+
+export interface Answered {
+  readonly found: Findings
+  readonly seen: readonly Seen[]
+  readonly asks: readonly Ask[]
+}
+
+let finder: { readonly key: string; readonly finder: Finder } | undefined
+
 const judge = {
   load: async (job: Job, told: Told): Promise<OfferedLoad> => {
     const study = await run(studyLoad(job), told)
     return { ...study, mends: study.mends.map((mend) => offered(job, mend)) }
+  },
+  /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
+  find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
+    const { key, job, base, entries, ofCase, cold, place } = question
+    if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
+    const at = finder.finder
+    const seen = evidenceOf(entries, ofCase, at.asks)
+    const found = await run(at.find(cold, withComplaint(cold, seen), place), told)
+    return { found, seen, asks: at.asks }
   },
   /** A morning: zones that call in this order, so many seconds apart. */
   morning: (job: Job, order: readonly string[], apart: number): Morning[] => {

@@ -1,4 +1,5 @@
 import { Type } from 'typebox'
+import type { Entry } from '../entry.ts'
 import { entryKind } from '../entry-kind.ts'
 import { closed, Id, Text } from './fields.ts'
 
@@ -19,3 +20,10 @@ export const complaint = entryKind({
   ),
   says: ({ does, complaint: said, cause }) => (does === 'closed' ? `Closed: ${cause ?? said}` : said),
 })
+
+/** Complaints that were opened and neither closed nor taken back, the oldest first. */
+export function openCases(entries: readonly Entry[], gone: ReadonlySet<string>): Entry[] {
+  const cases = entries.filter(({ id, body }) => body.kind === 'case' && !gone.has(id))
+  const closed = new Set(cases.flatMap(({ body, case: of }) => (body.does === 'closed' && of ? [of] : [])))
+  return cases.filter(({ id, body }) => body.does === 'opened' && !closed.has(id))
+}

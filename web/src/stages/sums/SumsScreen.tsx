@@ -50,8 +50,7 @@ export function JobSums() {
       chosen={sum}
       practice={plan.practice}
       keep={(text) => {
-        session.enter([{ kind: 'note', text }], 'A sum into the log')
-        toast('In the log as a note.')
+        session.enter([{ kind: 'note', text }], 'A sum into the log', () => toast('In the log as a note.'))
       }}
     />
   )

@@ -1,0 +1,91 @@
+import { Finder, plannedJob } from '@civil-lantern/core'
+import { expect, it } from 'vitest'
+import { HiddenWall } from '../core/src/testing/hidden-wall.ts'
+import { Window } from './browser.ts'
+import { oneProgram } from './one-window.ts'
+
+/** The stage Find: a complaint is taken in, the wall is asked, and the search comes to its end. */
+
+const house = oneProgram()
+const { program } = house
+
+it('on a phone, from "stays cold" to the part, by what the search asks; one answer taken back, the page loaded anew', async () => {
+  const { document: sound } = await program.job('kestrel-point')
+  await program.put('cold', { ...sound, title: 'Cold' })
+  const job = plannedJob(sound)
+  const wall = new HiddenWall(job, [{ id: 'part:V2/windingOpen' }])
+  const { asks } = new Finder(job)
+  const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
+  const { page } = window
+  await page.setViewport({ width: 390, height: 844 })
+  await window.goto(`${program.url}/jobs/cold/find`)
+  await window.verdict('What stays cold?')
+  const say = async (zone: string, word: string) => {
+    const group = await page.waitForSelector(`::-p-xpath(//fieldset[legend="${zone}"]//button[.="${word}"])`)
+    await group!.click()
+  }
+  await say('Signal house', 'stays cold')
+  await say('Gallery', 'heats')
+  await window.click('button', 'Find it')
+  await page.waitForSelector('[data-ask]', { timeout: 30_000 })
+  const lost = async () => page.$eval('h1', (head) => head.textContent ?? '')
+  const answer = async () => {
+    const { id, stand } = await page.$eval('[data-ask]', (card) => ({
+      id: card.getAttribute('data-ask') ?? '',
+      stand: (card.getAttribute('data-stand') ?? '').split(' ').filter(Boolean),
+    }))
+    const ask = asks.find((one) => one.id === id)!
+    const shown = wall.shows(ask, stand)
+    const bring = await page.$('::-p-xpath(//button[.="It is so at the wall"])')
+    if (bring) {
+      await bring.click()
+      await window.sees('So it is on this bench')
+    }
+    const before = await page.$$eval('[data-seen]', (all) => all.length)
+    if (typeof shown === 'number') {
+      await window.fill('I read, in V', String(shown))
+      await window.click('button', 'Keep it')
+    } else await window.click('button', `${shown[0]!.toUpperCase()}${shown.slice(1)}`)
+    await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)
+  }
+  await answer()
+  const first = await lost()
+  // Taken back, the search stands where it stood; the reading is asked for again.
+  const seen = await page.$$eval('[data-seen]', (all) => all.length)
+  const backs = await page.$$('::-p-xpath(//button[.="Take back"])')
+  await backs.at(-1)!.click()
+  await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length < n, { timeout: 30_000 }, seen)
+  await answer()
+  expect(await lost()).toBe(first)
+  await window.saved()
+  await page.reload()
+  await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length === n, { timeout: 30_000 }, seen)
+  expect(await lost()).toBe(first)
+  for (let n = 0; n < 12 && (await page.$('[data-ask]')); n++) await answer()
+  expect(await lost()).toMatch(/^(Put right|\d+ things show the same readings. Look at) ?:? ?Valve 2, head/)
+  await window.click('button', 'Close the complaint')
+  await window.verdict('What stays cold?')
+  expect(window.complaints).toEqual([])
+  await page.browserContext().close()
+})
+
+it('what is typed wrong is said, and nothing is kept of it', async () => {
+  const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
+  await window.goto(`${program.url}/jobs/kestrel-point/find`)
+  await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
+  // What is not to be done is passed over until a reading comes.
+  for (let n = 0; n < 12 && !(await window.page.$('[data-ask^="volts"]')); n++)
+    await window.click('button', 'I cannot do this one')
+  const bring = await window.page.$('::-p-xpath(//button[.="It is so at the wall"])')
+  await bring?.click()
+  await window.sees('So it is on this bench')
+  const before = await window.page.$$eval('[data-seen]', (all) => all.length)
+  await window.fill('I read, in V', '24.6 kohm')
+  await window.click('button', 'Keep it')
+  await window.sees('Type the volts your meter shows')
+  await window.fill('I read, in V', '1e9')
+  await window.click('button', 'Keep it')
+  await window.sees('Volts from 0 to 600')
+  expect(await window.page.$$eval('[data-seen]', (all) => all.length)).toBe(before)
+  await window.page.browserContext().close()
+})

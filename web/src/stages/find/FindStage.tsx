@@ -1,0 +1,167 @@
+import { type Entry, keyOf, openCases, takenBack } from '@civil-lantern/core'
+import { useEffect, useMemo, useState } from 'react'
+import { useJudge, useSession } from '../../data/open-job.tsx'
+import { Button, Card } from '../../ui/controls.tsx'
+import type { Answered } from '../../workers/judge.worker.ts'
+import { Intake } from './Intake.tsx'
+import { searchInWords, shortStand } from './in-words.ts'
+import { NextCard, RepairCard } from './NextCard.tsx'
+import { Suspects, Trail } from './Suspects.tsx'
+
+/** From what the customer says to the part to put right: the verdict, what to ask next, what is left. */
+export function FindStage() {
+  const { entries } = useSession()
+  const open = useMemo(() => openCases(entries, takenBack(entries)).at(-1), [entries])
+  return open ? <Search key={open.id} complaint={open} /> : <Intake />
+}
+
+function Search({ complaint }: { complaint: Entry }) {
+  const { session, found: wall, plan, document, entries } = useSession()
+  const { judge } = useJudge()
+  const [answered, setAnswered] = useState<Answered>()
+  const [share, setShare] = useState(0)
+  const [failed, setFailed] = useState('')
+  const [place, setPlace] = useState<string>()
+  const [refused, setRefused] = useState<readonly string[]>([])
+  // Before anybody was at the wall it is taken to hang as planned.
+  const been = document.before !== null
+  const job = been ? wall.job : plan
+  const base = been ? wall.supposed : []
+  const key = `${keyOf(job, base, {})}`
+  const cold = useMemo(
+    () => (Array.isArray(complaint.body.zones) ? complaint.body.zones.map(String) : []).filter((id) => job.zones[id]),
+    [complaint, job],
+  )
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the plant and what is wrong with it
+  useEffect(() => {
+    let wanted = true
+    setFailed('')
+    judge
+      .find({ key, job, base, entries, ofCase: complaint.id, cold, place }, (done) => wanted && setShare(done))
+      .then((made) => wanted && setAnswered(made))
+      .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
+    return () => {
+      wanted = false
+    }
+  }, [judge, key, entries, complaint.id, cold, place])
+  const says = String(complaint.body.complaint)
+  if (cold.length === 0)
+    return (
+      <Page title="Which zone is it about?" says={says}>
+        <p>The complaint names no zone of this job that is still there. Close it, and take it in again by its zone.</p>
+        <CloseCase complaint={complaint} />
+      </Page>
+    )
+  if (failed)
+    return (
+      <Page title="The search stopped." says={says}>
+        <p className="text-bad">{failed}</p>
+        <p>What was read is kept in the log.</p>
+      </Page>
+    )
+  if (!answered)
+    return (
+      <Page title="Working out what each fault would show." says={says}>
+        <progress value={share} max={1} className="h-3 w-full max-w-xl accent-ink" aria-label="Done" />
+      </Page>
+    )
+  const { found, seen, asks } = answered
+  const offers = (found.next ? [found.next, ...found.others] : found.others).filter(
+    (one) => !refused.includes(one.ask.id),
+  )
+  const [next, ...others] = offers
+  return (
+    <Page title={searchInWords(found)} says={says}>
+      <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+          {found.repair || !next ? (
+            <RepairCard found={found} job={job} />
+          ) : (
+            <NextCard
+              key={`${next.ask.id} ${next.stand.join()} ${seen.length}`}
+              next={next}
+              job={job}
+              arrived={() => setPlace(next.ask.place)}
+              refuse={() => setRefused((all) => [...all, next.ask.id])}
+            />
+          )}
+          {!found.repair && others.length > 0 && (
+            <Card title="Dearer for what they tell">
+              <ul className="px-4 pt-1 pb-2">
+                {others.map((one) => (
+                  <li key={`${one.ask.id} ${one.stand.join()}`} className="border-line border-t py-2">
+                    {one.ask.says} {shortStand(job, one)}
+                    <span className="block text-soft">
+                      {job.places[one.ask.place]?.name}, {one.minutes.toFixed(1)} min, tells {one.bits.toFixed(1)} bits
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Card>
+          )}
+          <CloseCase complaint={complaint} {...(found.repair ? { cause: found.repair.says } : {})} />
+        </div>
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+          <Suspects units={found.units} />
+          <Trail
+            seen={seen}
+            asks={asks}
+            job={job}
+            back={(id) => session.enter([{ kind: 'back', of: id }], 'Take an entry back')}
+          />
+        </div>
+      </div>
+    </Page>
+  )
+}
+
+const Page = ({ title, says, children }: { title: string; says: string; children: React.ReactNode }) => (
+  <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-4">
+    <div>
+      <h1 tabIndex={-1} className="pt-1 font-bold text-xl outline-none" aria-live="polite">
+        {title}
+      </h1>
+      <p className="text-soft">“{says}”</p>
+    </div>
+    {children}
+  </div>
+)
+
+/** The complaint is over: by what it was, or by itself. */
+function CloseCase({ complaint, cause }: { complaint: Entry; cause?: string }) {
+  const { session } = useSession()
+  const [typed, setTyped] = useState<string>()
+  const says = typed ?? cause ?? ''
+  return (
+    <Card title="Every zone heats again?">
+      <form
+        className="flex flex-wrap items-end gap-2 px-4 pt-1 pb-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          session.enter(
+            [
+              {
+                kind: 'case',
+                does: 'closed',
+                complaint: complaint.body.complaint,
+                ...(says.trim() ? { cause: says.trim() } : {}),
+              },
+            ],
+            'Close the complaint',
+          )
+        }}
+      >
+        <label className="min-w-56 grow">
+          <span className="block text-soft">What it was</span>
+          <input
+            value={says}
+            maxLength={400}
+            onChange={(event) => setTyped(event.target.value)}
+            className="min-h-12 w-full rounded-control border border-soft bg-paper px-3"
+          />
+        </label>
+        <Button type="submit">Close the complaint</Button>
+      </form>
+    </Card>
+  )
+}

@@ -1,0 +1,80 @@
+import { zonesInOrder } from '@civil-lantern/core'
+import { useState } from 'react'
+import { useSession } from '../../data/open-job.tsx'
+import { Button, Card, Segments } from '../../ui/controls.tsx'
+
+type Room = 'cold' | 'heats' | 'unknown'
+
+/** Taking a complaint in: what is said, and which rooms heat when they call. Under a minute, with one thumb. */
+export function Intake() {
+  const { session, plan } = useSession()
+  const [says, setSays] = useState('')
+  const [rooms, setRooms] = useState<Readonly<Record<string, Room>>>({})
+  const zones = zonesInOrder(plan)
+  const cold = zones.filter(({ id }) => rooms[id] === 'cold').map(({ id }) => id)
+  const wired = Object.keys(plan.wires).length > 0
+  const open = () => {
+    const words = zones.flatMap(({ id }) => {
+      const word = rooms[id]
+      return word === 'cold' || word === 'heats'
+        ? [{ kind: 'seen', what: 'word', of: `zone:${id}`, look: 'room', word }]
+        : []
+    })
+    const named = cold.map((id) => plan.zones[id]!.name).join(' and ')
+    session.enter(
+      [{ kind: 'case', does: 'opened', complaint: says.trim() || `${named} stays cold`, zones: cold }, ...words],
+      'Take a complaint in',
+    )
+  }
+  return (
+    <div className="grid max-w-3xl grid-cols-[minmax(0,1fr)] gap-3 pb-4">
+      <h1 tabIndex={-1} className="pt-1 font-bold text-xl outline-none">
+        {wired ? 'What stays cold?' : 'Wire the job first: what is not on record cannot be searched.'}
+      </h1>
+      {wired && (
+        <Card title="Each zone, when it calls">
+          <ul className="px-4 pt-1">
+            {zones.map(({ id, number, name }) => (
+              <li key={id} className="flex flex-wrap items-center justify-between gap-2 border-line border-t py-2">
+                <span className="font-semibold">
+                  <span className="font-mono">{number}</span> {name}
+                </span>
+                <Segments<Room>
+                  label={name}
+                  value={rooms[id] ?? 'unknown'}
+                  options={[
+                    { value: 'cold', says: 'stays cold' },
+                    { value: 'heats', says: 'heats' },
+                    { value: 'unknown', says: 'not known' },
+                  ]}
+                  onChange={(room) => setRooms((all) => ({ ...all, [id]: room }))}
+                />
+              </li>
+            ))}
+          </ul>
+          <label className="block px-4 pt-2">
+            <span className="mb-1 block text-soft">In their words</span>
+            <textarea
+              rows={2}
+              maxLength={400}
+              value={says}
+              onChange={(event) => setSays(event.target.value)}
+              placeholder="The upstairs is cold since Monday"
+              className="w-full rounded-control border border-soft bg-paper p-3"
+            />
+          </label>
+          <div className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-4">
+            <Button look="strong" disabled={cold.length === 0} onClick={open} className="min-h-13 px-6">
+              Find it
+            </Button>
+            {cold.length === 0 && <span className="text-soft">Say which zone stays cold.</span>}
+          </div>
+        </Card>
+      )}
+      <p className="text-soft">
+        The search asks low-voltage readings, what runs and how levers feel. It does not ask for readings at line
+        voltage, nor for anything to be lifted or linked.
+      </p>
+    </div>
+  )
+}

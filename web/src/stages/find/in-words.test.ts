@@ -1,0 +1,56 @@
+import { demoJobs } from '@civil-lantern/core/demo'
+import { describe, expect, it } from 'vitest'
+import { percent, searchInWords, standInWords, voltsTyped } from './in-words.ts'
+
+const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
+const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as never
+
+describe('the search in words', () => {
+  it('says the repair with how sure it is, never wholly', () => {
+    const repair = unit('Valve 2: head', 0.999)
+    expect(searchInWords({ units: [repair], repair, look: [], next: undefined, others: [] })).toBe(
+      'Put right: Valve 2: head. over 99 % sure.',
+    )
+  })
+
+  it('counts who is left, leaving out what is hardly possible', () => {
+    const units = [unit('Thermostat 4', 0.58), unit('Splice S4', 0.4), unit('Fuse', 0.019)]
+    const open = { repair: undefined, look: [], others: [] }
+    expect(searchInWords({ units, next: proposed, ...open })).toBe('2 suspects left. Thermostat 4: 58 %.')
+    expect(searchInWords({ units, next: undefined, ...open, look: units.slice(0, 2) })).toContain(
+      '2 things show the same readings. Look at Thermostat 4 first.',
+    )
+    expect(searchInWords({ units, next: undefined, ...open })).toContain('Nothing more can be asked')
+  })
+
+  it('says when nothing fits, and where to look instead', () => {
+    const units = [unit('Something', 0.6, 'none of these'), unit('Valve 2', 0.2)]
+    expect(searchInWords({ units, repair: undefined, look: [], next: proposed, others: [] })).toContain(
+      'fits nothing on the list. Look at the wiring at Valve 2',
+    )
+  })
+
+  it.each([
+    [0.995, 'over 99 %'],
+    [0.994, '99 %'],
+    [0.01, '1 %'],
+    [0.009, 'under 1 %'],
+  ])('%f is %s', (share, says) => expect(percent(share)).toBe(says))
+
+  it('names who has to call', () => {
+    const job = demoJobs['kestrel-point']!()
+    expect(standInWords(job, { stand: ['signal'] })).toContain('Only Signal house calls')
+    expect(standInWords(job, { stand: ['signal', 'gallery'] })).toContain('Signal house and Gallery call')
+    expect(standInWords(job, { stand: [] })).toContain('Nobody calls')
+  })
+
+  it.each([
+    ['24.6', 24.6],
+    ['24,6 V', 24.6],
+    ['0', 0],
+    ['600', 600],
+  ])('"%s" is %f volts', (text, volts) => expect(voltsTyped(text)).toBe(volts))
+  it.each(['', 'abc', '24.6 ohm', '-1', '600.1', '1e9'])('"%s" is no reading, and says what to type', (text) =>
+    expect(voltsTyped(text)).toMatch(/^(Type the volts|Volts from)/),
+  )
+})

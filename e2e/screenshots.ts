@@ -106,12 +106,12 @@ const shots: readonly Shot[] = [
   },
   { name: 'sums', path: '/sums/drop' },
   {
-    name: 'controller',
-    path: '/jobs/botany-house/scheme/loops',
+    name: 'find',
+    path: '/jobs/kestrel-point/find',
+    theme: 'basement',
+    size: [390, 844],
     async prepare(window) {
-      await window.click('button', 'Palm bed: asked 100 %, set the signal')
-      await window.click('button', 'Connect the controller')
-      await window.sees('Controller answers')
+      await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
     },
   },
   { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },

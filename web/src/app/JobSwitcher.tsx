@@ -1,9 +1,10 @@
+import { openFindings } from '@civil-lantern/core'
 import { useQuery } from '@tanstack/react-query'
 import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useNavigate } from 'react-router'
 import { api } from '../data/api.ts'
-import { useSession } from '../data/open-job.tsx'
+import { useBench, useSession } from '../data/open-job.tsx'
 import { placeIn, views } from '../stages/scheme/places.ts'
 import { stageOf, stages } from '../stages/stages.ts'
 import { usePlace } from './use-place.ts'
@@ -19,6 +20,8 @@ export function JobSwitcher() {
   const { stage, view } = usePlace()
   const here = placeIn(stage, view)
   const count = Object.keys(job.zones).length
+  const { snapshot } = useBench()
+  const open = openFindings(job, snapshot?.findings ?? []).length
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="flex min-h-11 max-w-full items-center gap-1.5 rounded-control px-1.5 text-left hover:bg-well">
@@ -64,7 +67,7 @@ export function JobSwitcher() {
                 </DropdownMenu.Item>
               ))}
               <DropdownMenu.Item onSelect={() => void navigate(`/jobs/${session.id}/scheme/checks`)} className={row}>
-                Checks
+                {open > 0 ? `Checks ${open}` : 'Checks'}
               </DropdownMenu.Item>
             </DropdownMenu.Group>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />

@@ -1,7 +1,10 @@
 import { useModeInWords } from './modes.tsx'
 import { useReading } from './use-reading.ts'
 
-/** The display of the meter, in one line: the mode, the word *expected* (it was computed, not read), the figure. */
+/**
+ * The display of the meter, in one line: the mode, the word *expected* (it was computed, not read), the figure. It changes many
+ * times a second while a valve travels, so it is read when it is asked for and not spoken by itself.
+ */
 export function Display({ className = '' }: { className?: string }) {
   const reading = useReading()
   const { name } = useModeInWords()
@@ -9,6 +12,7 @@ export function Display({ className = '' }: { className?: string }) {
   return (
     <output
       aria-label="Meter display"
+      aria-live="off"
       title={name}
       className={`flex min-w-0 items-baseline justify-end gap-2 overflow-hidden whitespace-nowrap bg-display px-3 font-mono text-digits ${className}`}
     >

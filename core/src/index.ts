@@ -25,6 +25,7 @@ export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 export { type Ask, type Stand as CallStand, standKey } from './find/ask.ts'
 export { evidenceOf, type Seen, withComplaint } from './find/evidence.ts'
 export { type Evidence, Finder, type Findings, type Proposed, type UnitLeft } from './find/finder.ts'
+export { unitInWords } from './find/suspects.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
 // proof, hands: every combination of calls, and what hands do

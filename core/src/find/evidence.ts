@@ -24,6 +24,7 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
       const ask = asks.find((one) => (one.from === from && one.to === to) || (one.from === to && one.to === from))
       return ask ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: calling, shown: body.value } }] : []
     }
+    if (body.kind === 'repair') return [{ entry: id, evidence: { is: 'repair', unit: String(body.unit) } }]
     if (body.kind !== 'seen' || body.what !== 'word') return []
     const [of, word] = [String(body.of), String(body.word)]
     if (of.startsWith('zone:')) {
@@ -37,7 +38,10 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
 
 /** The complaint itself is evidence: its zones stay cold, where no room was spoken of apart. */
 export function withComplaint(cold: readonly string[], seen: readonly Seen[]): Evidence[] {
-  const spoken = new Set(seen.flatMap(({ evidence }) => (evidence.is === 'room' ? [evidence.zone] : [])))
+  // What is said of a room after something was put right is of the plant as it is then.
+  const repaired = seen.findIndex(({ evidence }) => evidence.is === 'repair')
+  const before = repaired < 0 ? seen : seen.slice(0, repaired)
+  const spoken = new Set(before.flatMap(({ evidence }) => (evidence.is === 'room' ? [evidence.zone] : [])))
   const said = cold.filter((zone) => !spoken.has(zone)).map((zone) => ({ is: 'room' as const, zone, heats: false }))
   return [...said, ...seen.map(({ evidence }) => evidence)]
 }

@@ -95,6 +95,20 @@ describe('belief', () => {
     expect(found(['signal'], [cold]).units).toEqual(found(['signal'], [cold]).units)
   })
 
+  it('after a repair that helps nothing is wrong; after one that does not the others are held against what was seen', () => {
+    const before: Evidence[] = [cold, { is: 'room', zone: 'gallery', heats: true }]
+    const lever: Evidence = { is: 'shown', ask: 'lever:V2', stand: ['signal'], shown: 'limp' }
+    const repaired: Evidence = { is: 'repair', unit: 'V2/head' }
+    const heats = found(['signal'], [...before, repaired, { is: 'room', zone: 'signal', heats: true }])
+    expect(heats.units[0]!.unit).toBe(WELL)
+    expect(heats.repair).toBeUndefined()
+    const still = found(['signal'], [...before, repaired, cold])
+    expect(shareOf(still, 'V2/head')).toBeLessThan(0.3 * shareOf(found(['signal'], before), 'V2/head'))
+    expect(still.units[0]!.unit).not.toBe(WELL)
+    expect(shareOf(still, 'TS2/whole')).toBeGreaterThan(shareOf(still, 'TS4/whole'))
+    expect(found(['signal'], [...before, lever]).units).not.toEqual(still.units)
+  })
+
   it('holds none of these high when nothing on the list would show what was read, and names no repair', () => {
     const asks = finder.asks.filter(({ ask, zone }) => ask === 'volts' && zone === 'signal')
     const odd = asks.slice(0, 4).map((ask): Evidence => ({ is: 'shown', ask: ask.id, stand: ['signal'], shown: 58 }))
@@ -181,6 +195,9 @@ describe('what the log has on a complaint', () => {
       { is: 'room', zone: 'oil', heats: false },
       { is: 'room', zone: 'signal', heats: true },
     ])
+    // A room that heats after a repair does not unsay that it was cold before.
+    const repaired = { entry: 'r', evidence: { is: 'repair', unit: 'V2/head' } } as const
+    expect(withComplaint(['signal'], [repaired, heats])[0]).toEqual({ is: 'room', zone: 'signal', heats: false })
   })
 })
 

@@ -8,10 +8,11 @@ import { MINUTES, repairMinutes } from './minutes.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL } from './suspects.ts'
 import { type Shown, type StandTable, tableOf } from './table.ts'
 
-/** Something that was seen on the wall: a room that heats or stays cold when its zone calls, or what an ask showed. */
+/** What happened in a search: a room that heats or stays cold when its zone calls, what an ask showed, a unit put right. */
 export type Evidence =
   | { readonly is: 'room'; readonly zone: string; readonly heats: boolean }
   | { readonly is: 'shown'; readonly ask: string; readonly stand: Stand; readonly shown: Shown }
+  | { readonly is: 'repair'; readonly unit: string }
 
 /** What is left of a unit's chance, and what it could be. */
 export interface UnitLeft {
@@ -78,6 +79,7 @@ export class Finder {
     const stands = standsFor(this.#job, cold)
     const needed = new Map(stands.map((stand) => [standKey(stand), stand]))
     for (const one of evidence) {
+      if (one.is === 'repair') continue
       const stand = one.is === 'room' ? [one.zone] : one.stand
       needed.set(standKey(stand), stand)
     }
@@ -107,10 +109,17 @@ export class Finder {
     return { units, ...this.#decided(units, proposals) }
   }
 
-  /** The chance of every suspect, by Bayes: weights, then each thing that was seen. */
+  /**
+   * The chance of every suspect, by Bayes: weights, then each thing that was seen, in its order. A repair moves what its unit
+   * had to *nothing wrong*, but for the chance that the new one is no better; what was seen before counts on for all others.
+   */
   #belief(evidence: readonly Evidence[]): number[] {
-    const logs = this.suspects.map(({ weight }) => Math.log(weight))
+    let logs = this.suspects.map(({ weight }) => Math.log(weight))
     for (const one of evidence) {
+      if (one.is === 'repair') {
+        logs = this.#repaired(logs, one.unit)
+        continue
+      }
       const stand = one.is === 'room' ? [one.zone] : one.stand
       const table = this.#tables.get(standKey(stand))!
       const column = one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask)
@@ -125,8 +134,16 @@ export class Finder {
         logs[i]! += Math.log(chance)
       }
     }
-    const most = Math.max(...logs)
-    return normal(logs.map((log) => Math.exp(log - most)))
+    return shares(logs)
+  }
+
+  #repaired(logs: readonly number[], unit: string): number[] {
+    const before = shares(logs)
+    const had = this.suspects.reduce((sum, one, i) => sum + (one.unit === unit ? before[i]! : 0), 0)
+    return this.suspects.map((one, i) => {
+      if (one.unit === unit) return Math.log(BAD_AGAIN * before[i]! + TINY)
+      return Math.log(before[i]! + (one.id === WELL ? (1 - BAD_AGAIN) * had : 0) + TINY)
+    })
   }
 
   #units(belief: readonly number[]): UnitLeft[] {
@@ -234,6 +251,16 @@ export class Finder {
 const SURE = 0.9
 /** Share of the chance that the places to look at hold together. */
 const COVERED = 0.95
+/** Chance that what was put in or remade is no better than what it replaced. */
+const BAD_AGAIN = 0.05
+/** Nothing is ever wholly impossible. */
+const TINY = 1e-12
+
+function shares(logs: readonly number[]): number[] {
+  const most = Math.max(...logs)
+  return normal(logs.map((log) => Math.exp(log - most)))
+}
+
 /** A share under which a unit is not worth naming. */
 const NAMED = 0.02
 /** An ask that tells less than this is noise, bits. */

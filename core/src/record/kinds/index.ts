@@ -9,6 +9,7 @@ import { note } from './note.ts'
 import { part } from './part.ts'
 import { power } from './power.ts'
 import { reading } from './reading.ts'
+import { repair } from './repair.ts'
 import { seen } from './seen.ts'
 import { visit } from './visit.ts'
 
@@ -22,6 +23,7 @@ export const entryKinds: readonly EntryKind[] = [
   landed,
   part,
   power,
+  repair,
   note,
   back,
 ]

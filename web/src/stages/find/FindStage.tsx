@@ -4,8 +4,8 @@ import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import type { Answered } from '../../workers/judge.worker.ts'
 import { Intake } from './Intake.tsx'
-import { searchInWords, shortStand } from './in-words.ts'
-import { NextCard, RepairCard } from './NextCard.tsx'
+import { howOf, isWell, searchInWords, shortStand } from './in-words.ts'
+import { AfterRepair, NextCard, RepairCard } from './NextCard.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
 
 /** From what the customer says to the part to put right: the verdict, what to ask next, what is left. */
@@ -74,8 +74,16 @@ function Search({ complaint }: { complaint: Entry }) {
     <Page title={searchInWords(found)} says={says}>
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-          {found.repair || !next ? (
-            <RepairCard found={found} job={job} />
+          {seen.at(-1)?.evidence.is === 'repair' ? (
+            <AfterRepair cold={cold} job={job} />
+          ) : isWell(found) ? null : found.repair || !next ? (
+            <RepairCard
+              found={found}
+              job={job}
+              putRight={({ unit, says }) =>
+                session.enter([{ kind: 'repair', unit, does: howOf(unit), says }], `Put right: ${says}`)
+              }
+            />
           ) : (
             <NextCard
               key={`${next.ask.id} ${next.stand.join()} ${seen.length}`}

@@ -1,4 +1,4 @@
-import { type Findings, type Job, type Proposed, placeOf, pointInWords } from '@civil-lantern/core'
+import { type Findings, type Job, type Proposed, placeOf, pointInWords, type UnitLeft } from '@civil-lantern/core'
 import { useState } from 'react'
 import { call } from '../../data/calls.ts'
 import { useBench, useSession } from '../../data/open-job.tsx'
@@ -158,14 +158,25 @@ function Volts({ disabled, keep }: { disabled: boolean; keep: (value: number, sh
 }
 
 /** The search has come to its end: what to put right, or where to look. */
-export function RepairCard({ found, job }: { found: Findings; job: Job }) {
+export function RepairCard({
+  found,
+  job,
+  putRight,
+}: {
+  found: Findings
+  job: Job
+  putRight: (unit: UnitLeft) => void
+}) {
   const { repair, look, units } = found
   const list = repair ? [repair] : look.length > 0 ? look : units.slice(0, 4)
   return (
     <Card title={repair ? 'Put this right' : 'Look at these, in this order'} className="border-ink! border-2!">
       <ol className="px-4 pt-1 pb-2">
         {list.map(({ unit, says, share, members }, i) => (
-          <li key={unit} className="grid grid-cols-[2rem_minmax(0,1fr)_auto] border-line border-t py-2.5">
+          <li
+            key={unit}
+            className="grid grid-cols-[2rem_minmax(0,1fr)_auto_auto] items-start gap-x-3 border-line border-t py-2.5"
+          >
             <span className="font-mono text-soft">{i + 1}</span>
             <span>
               <b>{says}</b>
@@ -179,6 +190,9 @@ export function RepairCard({ found, job }: { found: Findings; job: Job }) {
               </span>
             </span>
             <span className="font-mono">{percent(share)}</span>
+            <Button aria-label={`Put right: ${says}`} onClick={() => putRight({ unit, says, share, members })}>
+              Put right
+            </Button>
           </li>
         ))}
       </ol>
@@ -194,4 +208,30 @@ const placeSays = (job: Job, unit: string): string => {
   const part = job.parts[unit.split('/')[0] ?? '']
   const place = part && job.places[part.place]?.name
   return place ? `, ${place}` : ''
+}
+
+/** After something was put right: does it heat now? That is the first thing to know. */
+export function AfterRepair({ cold, job }: { cold: readonly string[]; job: Job }) {
+  const { session } = useSession()
+  const say = (zone: string, word: 'heats' | 'cold') =>
+    session.enter([{ kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word }], word)
+  return (
+    <Card title="Put right. Does it heat now?" className="border-2! border-ink!">
+      <ul className="px-4 pt-1 pb-3">
+        {cold.map((zone) => (
+          <li key={zone} className="flex flex-wrap items-center justify-between gap-2 border-line border-t py-2">
+            <span className="font-semibold">{job.zones[zone]?.name}, called alone</span>
+            <span className="flex gap-2">
+              <Button look="strong" onClick={() => say(zone, 'heats')} className="min-h-13">
+                It heats
+              </Button>
+              <Button onClick={() => say(zone, 'cold')} className="min-h-13">
+                Still cold
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Card>
+  )
 }

@@ -1,4 +1,4 @@
-import type { Ask, Job, Seen, UnitLeft } from '@civil-lantern/core'
+import { type Ask, type Job, type Seen, type UnitLeft, unitInWords } from '@civil-lantern/core'
 import { Button, Card } from '../../ui/controls.tsx'
 import { percent } from './in-words.ts'
 
@@ -60,7 +60,11 @@ export function Trail({
         {seen.map(({ entry, evidence }) => (
           <li key={entry} data-seen="" className="flex items-center justify-between gap-3 border-line border-t py-1">
             <span>
-              {evidence.is === 'room' ? (
+              {evidence.is === 'repair' ? (
+                <>
+                  Put right: <b>{unitInWords(job, evidence.unit)}</b>
+                </>
+              ) : evidence.is === 'room' ? (
                 <>
                   <b>{job.zones[evidence.zone]?.name}</b> {evidence.heats ? 'heats' : 'stays cold'}
                 </>

@@ -1,6 +1,6 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { percent, searchInWords, standInWords, voltsTyped } from './in-words.ts'
+import { howOf, isWell, percent, searchInWords, standInWords, voltsTyped } from './in-words.ts'
 
 const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
 const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as never
@@ -29,6 +29,22 @@ describe('the search in words', () => {
       'fits nothing on the list. Look at the wiring at Valve 2',
     )
   })
+
+  it('is over when nothing speaks for a fault any more, just above four fifths', () => {
+    const state = { repair: undefined, look: [], next: undefined, others: [] }
+    const well = (share: number) => [unit('Nothing is wrong', share, 'nothing wrong'), unit('Fuse', 1 - share)]
+    expect(searchInWords({ units: well(0.81), ...state })).toContain('Nothing speaks for a fault')
+    expect(searchInWords({ units: well(0.8), ...state })).not.toContain('Nothing speaks for a fault')
+    expect(isWell({ units: [unit('Fuse', 0.9)] })).toBe(false)
+  })
+
+  it.each([
+    ['TS1/setting', 'set'],
+    ['ES1/switch', 'switch on'],
+    ['V2/head', 'replace'],
+    ['S4', 'remake'],
+    ['V2', 'remake'],
+  ] as const)('%s is put right by: %s', (unit, how) => expect(howOf(unit)).toBe(how))
 
   it.each([
     [0.995, 'over 99 %'],

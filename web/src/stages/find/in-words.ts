@@ -7,11 +7,24 @@ export const percent = (share: number): string =>
 /** A share under which a suspect is not counted. */
 const COUNTED = 0.02
 
+/** Is it over: nothing that was asked speaks for a fault any more? */
+export const isWell = ({ units }: Pick<Findings, 'units'>): boolean =>
+  units[0]?.unit === 'nothing wrong' && units[0].share > 0.8
+
+/** How a unit is put right. */
+export function howOf(unit: string): 'replace' | 'remake' | 'set' | 'switch on' {
+  if (/\/setting$/.test(unit)) return 'set'
+  if (/\/switch$/.test(unit)) return 'switch on'
+  return unit.includes('/') ? 'replace' : 'remake'
+}
+
 /** How the search stands, in one sentence. */
 export function searchInWords({ units, repair, look, next }: Findings): string {
   const [top] = units
   if (!top) return 'There is nothing here that could be wrong.'
   if (repair) return `Put right: ${repair.says}. ${percent(repair.share)} sure.`
+  if (isWell({ units }))
+    return 'Nothing speaks for a fault any more. Let every zone call once, alone, and nobody; then close the complaint.'
   if (top.unit === 'none of these')
     return `What was read fits nothing on the list. Look at the wiring at ${second(units)} before anything is changed.`
   const left = units.filter(({ share }) => share >= COUNTED).length

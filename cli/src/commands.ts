@@ -134,13 +134,15 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
 
   async load(args) {
     const { as, job: asWired, supposed } = await onTheBench(args)
-    const other = supposed.find(({ id }) => !/\/figure\.[^/]+$/.test(id))
-    if (other)
-      throw new Refused(
-        `load weighs the wiring with its nameplates: --figure changes it, ${other.id} does not. Ask verdict.`,
-      )
-    const job = platesChanged(asWired, alterationsOf(asWired, supposed).figures)
-    const study = finished(studyLoad(job))
+    // Another figure is another nameplate, which what mends it reckons with too; the rest is wrong with the plant as it hangs.
+    const isFigure = ({ id }: { id: string }) => /\/figure\.[^/]+$/.test(id)
+    const job = platesChanged(asWired, alterationsOf(asWired, supposed.filter(isFigure)).figures)
+    const study = finished(
+      studyLoad(
+        job,
+        supposed.filter((one) => !isFigure(one)),
+      ),
+    )
     const room = finished(roomFor(job))
     print({
       as,

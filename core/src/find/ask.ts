@@ -18,6 +18,8 @@ export interface Ask {
   readonly part?: string
   /** The zone whose loop it is on; what is seen or felt belongs to every stand. */
   readonly zone?: string
+  /** Line voltage stands under the same cover as these terminals. */
+  readonly besideLine?: true
   /** The place to stand. */
   readonly place: string
   readonly minutes: number
@@ -31,7 +33,7 @@ export const standKey = (stand: Stand): string => [...stand].sort().join(' ')
 /**
  * What can be asked safely of a plant: volts along its low-voltage and call loops, from each terminal to the loop's return, on
  * a meter of low impedance; whether boiler, pumps and burner run; how a valve's lever feels. Nothing at line voltage, nothing
- * that lifts, links or opens: what is asked here can be done on a live low-voltage circuit with its covers as they are for a
+ * that lifts, links or opens; in 230 V practice nothing where line voltage stands under the same cover: what is asked here can be done on a live low-voltage circuit with its covers as they are for a
  * reading.
  */
 export function asksOf(job: Job, loops: Loops): Ask[] {
@@ -76,6 +78,10 @@ const isSafe = (strip: Strip, job: Job): boolean =>
     ({ part, terminal }) => kindOf(job.parts[part]!)?.terminals[terminal]?.circuit !== 'line voltage',
   )
 
+/** Has one of these parts a terminal at line voltage too? */
+const isBesideLine = (job: Job, ...parts: readonly string[]): boolean =>
+  parts.some((part) => atLine(kindOf(job.parts[part]!)!))
+
 const atLine = ({ terminals }: PartKind): boolean =>
   Object.values(terminals).some(({ circuit }) => circuit === 'line voltage')
 
@@ -93,7 +99,7 @@ function alongOf(job: Job, strip: Strip, zone: string): Ask[] {
   if (!to) return []
   return pointsOf(strip)
     .slice(0, -1)
-    .filter(({ terminal }) => terminal !== '')
+    .filter(({ part, terminal }) => terminal !== '' && !(job.practice === '230' && isBesideLine(job, part, to.part)))
     .map(({ part, terminal }) => {
       const [from, back] = [`${part}.${terminal}`, `${to.part}.${to.terminal}`]
       return {
@@ -104,6 +110,7 @@ function alongOf(job: Job, strip: Strip, zone: string): Ask[] {
         to: back,
         place: job.parts[part]!.place,
         minutes: readingMinutes(job, part),
+        ...(isBesideLine(job, part, to.part) ? { besideLine: true as const } : {}),
         says: `Leads on ${pointInWords(job, from)} and ${pointInWords(job, back)}.`,
       }
     })

@@ -136,6 +136,15 @@ describe('asking', () => {
     ).toBe(false)
   })
 
+  it('asks no reading in 230 V practice where line voltage stands under the same cover, and says so in the other', () => {
+    for (const make of [demoJobs['quay-terrace']!, demoJobs['lowther-street']!])
+      expect(new Finder(make()).asks.filter(({ ask }) => ask === 'volts')).toEqual([])
+    const beside = (from: string) => finder.asks.find((one) => one.from === from && one.zone === 'signal')!.besideLine
+    // Both leads of the valve loop end at the transformer, whose primary is beside them.
+    expect(beside('V2.m1')).toBe(true)
+    expect(finder.asks.every(({ ask, besideLine }) => ask === 'volts' || besideLine === undefined)).toBe(true)
+  })
+
   it('counts the walk from where one stands', () => {
     const place = finder.asks.find(({ place }) => place !== 'boiler')!.place
     const [here, there] = [found(['signal'], [], 'boiler'), found(['signal'], [], place)]

@@ -1,8 +1,10 @@
 import type { Job } from '../job/schema.ts'
-import { type Alterations, unaltered } from '../motion/alterations.ts'
+import { type Alterations, together, unaltered } from '../motion/alterations.ts'
 import { askingOf } from '../motion/asking.ts'
 import { type Settings, Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
+import { alterationsOf } from '../suppose/index.ts'
+import type { Supposition } from '../suppose/supposition.ts'
 
 /** Keeps every fuse and winding cold: what the loads would draw, so that an overload is found before it is run. */
 export function neverTooHot(job: Job): Alterations {
@@ -12,6 +14,10 @@ export function neverTooHot(job: Job): Alterations {
   })
   return { ...unaltered, pins: Object.fromEntries(cold) }
 }
+
+/** The same with what is known to be wrong with the plant. */
+export const coldWith = (job: Job, wrong: readonly Supposition[]): Alterations =>
+  wrong.length === 0 ? neverTooHot(job) : together([neverTooHot(job), alterationsOf(job, wrong)])
 
 /** What hands set to make these zones ask, all in one moment. */
 export function asking(job: Job, zones: readonly string[], on: boolean): Settings {

@@ -2,7 +2,8 @@ import { type Branch, transformerIn, type Winding } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { type Settings, Simulation } from '../motion/simulation.ts'
 import { Poles } from '../poles/poles.ts'
-import { asking, neverTooHot } from './all-calling.ts'
+import type { Supposition } from '../suppose/supposition.ts'
+import { asking, coldWith } from './all-calling.ts'
 
 /** One load on a transformer: what it is part of, and where it is felt. */
 interface Carried {
@@ -49,9 +50,10 @@ export class LoadBench {
   readonly #simulation: Simulation
   readonly #zoneOf = new Map<string, string>()
 
-  constructor(job: Job) {
+  /** @param wrong what is known to be wrong with the plant: a wire found broken carries nothing */
+  constructor(job: Job, wrong: readonly Supposition[] = []) {
     this.#job = job
-    this.#simulation = new Simulation(job, {}, { alterations: neverTooHot(job) })
+    this.#simulation = new Simulation(job, {}, { alterations: coldWith(job, wrong) })
     const { netlist } = this.#simulation
     const { metal } = new Poles(netlist, job)
     for (const [id, { valve, thermostat, relay, pump }] of Object.entries(job.zones))

@@ -92,6 +92,12 @@ describe('contacts', () => {
     expect(fuse.zones).toHaveLength(Object.keys(job.zones).length)
   })
 
+  it('a fused isolator with two poles is one line, with the fuller of them', () => {
+    const loads = contactLoads(demoJobs['lowther-street']!()).filter(({ part }) => part === 'FS1')
+    expect(loads).toHaveLength(1)
+    expect(loads[0]!.amps).toBeGreaterThan(0.4)
+  })
+
   it('the most used stands first, and one that carries nothing is not listed', () => {
     const loads = contactLoads(demoJobs['lowther-street']!())
     const used = loads.map(({ amps, may }) => amps / may)

@@ -1,7 +1,8 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
-import { asking, neverTooHot } from './all-calling.ts'
+import type { Supposition } from '../suppose/supposition.ts'
+import { asking, coldWith } from './all-calling.ts'
 
 /** What a contact, a fuse or a breaker carries at worst, amps. */
 export interface ContactLoad {
@@ -23,17 +24,18 @@ export const PUMP_INRUSH = 5
 /**
  * What each contact with a rating and each fuse carries at worst: every zone alone and all together are run, in 24 V and in
  * line-voltage circuits alike.
+ * @param wrong what is known to be wrong with the plant
  * @returns the most used first
  */
-export function contactLoads(job: Job): ContactLoad[] {
-  const sound = neverTooHot(job)
-  const bench = new Simulation(job, {}, { alterations: sound })
+export function contactLoads(job: Job, wrong: readonly Supposition[] = []): ContactLoad[] {
+  const known = coldWith(job, wrong)
+  const bench = new Simulation(job, {}, { alterations: known })
   const pumps = bench.netlist.branches.filter(
     ({ form, part }) => form === 'load' && part !== undefined && bench.netlist.parts.get(part)?.kind.class === 'pump',
   )
   // The same plant with its pumps' windings open: what a contact carries less there is what pumps draw through it.
   const open = Object.fromEntries(pumps.map(({ id }) => [id, { as: 'open' } as const]))
-  const still = new Simulation(job, {}, { alterations: { ...sound, forces: open } })
+  const still = new Simulation(job, {}, { alterations: { ...known, forces: { ...known.forces, ...open } } })
   for (const simulation of [bench, still]) simulation.settle()
   const zones = zonesInOrder(job).map(({ id }) => id)
   const cases = zones.length > 1 ? [...zones.map((zone) => [zone]), zones] : [zones]
@@ -47,8 +49,17 @@ export function contactLoads(job: Job): ContactLoad[] {
       worst.set(key, { part, element, amps, may, zones: calling, inrush, guards })
     }
   }
-  return [...worst.values()].filter(({ amps }) => amps > 1e-3).sort((a, b) => b.amps / b.may - a.amps / a.may)
+  // A fuse and the poles that open with it are one thing to whoever reads its rating: the fullest of them stands for it.
+  const fullest = [...worst.values()].filter(
+    (one) =>
+      !one.guards ||
+      ![...worst.values()].some((other) => other.part === one.part && other.guards && isFuller(other, one)),
+  )
+  return fullest.filter(({ amps }) => amps > 1e-3).sort((a, b) => b.amps / b.may - a.amps / a.may)
 }
+
+const isFuller = (a: ContactLoad, b: ContactLoad): boolean =>
+  a.amps > b.amps || (a.amps === b.amps && a.element < b.element)
 
 type Carries = Omit<ContactLoad, 'zones' | 'inrush'>
 

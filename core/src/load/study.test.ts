@@ -26,9 +26,21 @@ describe('will the transformer carry it', () => {
     const { tone, says, why, mends, sources } = study(rated(five, 75))
     expect(tone).toBe('well')
     expect(says).toMatch(/Transformer carries it when all 5 call: \d+ of 75 VA\./)
-    expect(why).toMatch(/Room for \d+ more like Valve/)
+    // By hand: four fifths of 75 VA, less what all five draw.
+    expect(why).toBe(`${(60 - sources[0]!.peak).toFixed(0)} VA are left within the margin.`)
     expect(mends).toEqual([])
     expect(sources).toHaveLength(1)
+  })
+
+  it('a wire found broken carries nothing, and its valve is named as not counted', () => {
+    const work = studyLoad(rated(five, 75), [{ id: 'part:V2/windingOpen' }])
+    let next = work.next()
+    while (!next.done) next = work.next()
+    const sound = study(rated(five, 75))
+    expect(next.value.sources[0]!.peak).toBeLessThan(sound.sources[0]!.peak - 4)
+    expect(next.value.why).toContain('Not counted, for it gets nothing: Valve 2.')
+    const fuse = (one: LoadStudy) => one.contacts.find(({ guards, part }) => guards && part.startsWith('F'))!.amps
+    expect(fuse(next.value)).toBeLessThan(fuse(sound) - 0.2)
   })
 
   it('one without margin is told apart from one that is short', () => {

@@ -62,7 +62,7 @@ export function PhoneBench() {
             onClick={() => take(leads.a ? 'b' : 'a')}
             className="min-h-13 min-w-0 grow rounded-control px-1 text-left text-soft leading-tight"
           >
-            {leads.a && leads.b ? 'Leads are landed' : 'Touch two points'}
+            {leads.a && leads.b ? 'Leads are landed' : 'Take a lead'}
           </button>
         )}
         <button

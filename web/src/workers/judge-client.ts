@@ -11,6 +11,7 @@ import {
   type Proof,
   type RoomFor,
   type Spot,
+  type Supposition,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
@@ -59,11 +60,11 @@ export class JudgeClient extends Observable<JudgeState> {
   }
 
   /** Studies the load of a job, unless that was done for what is electrically the same. */
-  readonly weigh = (job: Job) => {
-    const key = keyOf(job, [], {})
+  readonly weigh = (job: Job, wrong: readonly Supposition[]) => {
+    const key = keyOf(job, wrong, {})
     if (key === this.#loadFor && this.state().load.at !== 'idle') return
     this.#loadFor = key
-    void this.#run('load', (judge, told) => judge.load(job, told))
+    void this.#run('load', (judge, told) => judge.load(job, wrong, told))
   }
 
   readonly cancel = (what: keyof JudgeState) => {
@@ -87,8 +88,12 @@ export class JudgeClient extends Observable<JudgeState> {
     return this.#finder.find(question, proxy(told))
   }
 
-  readonly morning = (job: Job, order: readonly string[], apart: number): Promise<Morning[]> =>
-    this.#help().morning(job, order, apart)
+  readonly morning = (
+    job: Job,
+    wrong: readonly Supposition[],
+    order: readonly string[],
+    apart: number,
+  ): Promise<Morning[]> => this.#help().morning(job, wrong, order, apart)
 
   readonly room = (job: Job): Promise<RoomFor[]> => this.#help().room(job)
 

@@ -104,8 +104,8 @@ export interface Answered {
 let finder: { readonly key: string; readonly finder: Finder } | undefined
 
 const judge = {
-  load: async (job: Job, told: Told): Promise<OfferedLoad> => {
-    const study = await run(studyLoad(job), told)
+  load: async (job: Job, wrong: readonly Supposition[], told: Told): Promise<OfferedLoad> => {
+    const study = await run(studyLoad(job, wrong), told)
     return { ...study, mends: study.mends.map((mend) => offered(job, mend)) }
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
@@ -118,8 +118,8 @@ const judge = {
     return { found, seen, asks: at.asks }
   },
   /** A morning: zones that call in this order, so many seconds apart. */
-  morning: (job: Job, order: readonly string[], apart: number): Morning[] => {
-    const bench = new LoadBench(job)
+  morning: (job: Job, wrong: readonly Supposition[], order: readonly string[], apart: number): Morning[] => {
+    const bench = new LoadBench(job, wrong)
     const seen = bench.run(order, apart)
     return bench.sources.map(({ part, rated }) => ({ part, rated, moments: seen.get(part)! }))
   },

@@ -107,6 +107,12 @@ function Search({ complaint }: { complaint: Entry }) {
               </ul>
             </Card>
           )}
+          {asks.every(({ ask }) => ask !== 'volts') && (
+            <p className="text-soft">
+              Every reading on this plant would be at line voltage or under one cover with it, and this search asks for
+              none: it goes by what runs and how levers feel, and leaves more places to look at.
+            </p>
+          )}
           <CloseCase complaint={complaint} {...(found.repair ? { cause: found.repair.says } : {})} />
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">

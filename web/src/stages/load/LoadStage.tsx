@@ -1,4 +1,4 @@
-import { type Job, labelOf, type SourceLoad } from '@civil-lantern/core'
+import { type Job, labelOf, type SourceLoad, type Supposition } from '@civil-lantern/core'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
@@ -18,12 +18,13 @@ const va = (value: number) => (value >= 10 ? value.toFixed(0) : value.toFixed(1)
 
 /** Will the transformer carry it: the verdict first, what mends it, and the figures it comes from, all by running the circuit. */
 export function LoadStage() {
-  const { session, job } = useSession()
+  const { session, job, shows, found } = useSession()
+  const wrong = shows === 'found' ? found.supposed : NOTHING
   const { judge, load } = useJudge()
   const wired = Object.keys(job.wires).length > 0
   useEffect(() => {
-    if (wired && load.at !== 'cancelled') judge.weigh(job)
-  }, [judge, job, load.at, wired])
+    if (wired && load.at !== 'cancelled') judge.weigh(job, wrong)
+  }, [judge, job, wrong, load.at, wired])
   if (!wired)
     return (
       <div className="grid max-w-3xl gap-3">
@@ -43,12 +44,15 @@ export function LoadStage() {
         <Working what="The load" state={load} cancel={() => judge.cancel('load')} again={() => judge.again('load')} />
       </div>
     )
-  return <Found load={load.result} job={job} />
+  return <Found load={load.result} job={job} wrong={wrong} />
 }
+
+/** The plan has nothing wrong with it. */
+const NOTHING: readonly Supposition[] = []
 
 const tones = { well: '', busy: '', wrong: 'text-bad' } as const
 
-function Found({ load, job }: { load: OfferedLoad; job: Job }) {
+function Found({ load, job, wrong }: { load: OfferedLoad; job: Job; wrong: readonly Supposition[] }) {
   const { session } = useSession()
   const { sources, mends, hot } = load
   const worst = sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
@@ -104,7 +108,7 @@ function Found({ load, job }: { load: OfferedLoad; job: Job }) {
               </ul>
             </Card>
             <Devices job={job} source={source} hot={hot} />
-            <MorningCard job={job} source={source} />
+            <MorningCard job={job} wrong={wrong} source={source} />
             <ContactsCard contacts={load.contacts} job={job} />
           </div>
           <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
@@ -143,6 +147,9 @@ function Mends({ mends }: { mends: readonly OfferedMend[] }) {
   const { session, as } = useSession()
   return (
     <Card title="What mends it" aside="each tried by running it">
+      {as !== 'planned' && (
+        <p className="px-4 pt-2 text-soft">To apply one, show the circuit as planned: the plan is what it changes.</p>
+      )}
       <ul className="px-4 pt-2 pb-2">
         {mends.map((mend) => (
           <li

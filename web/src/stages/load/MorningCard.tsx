@@ -1,4 +1,4 @@
-import { type Job, type SourceLoad, zonesInOrder } from '@civil-lantern/core'
+import { type Job, type SourceLoad, type Supposition, zonesInOrder } from '@civil-lantern/core'
 import {
   closestCenter,
   DndContext,
@@ -26,7 +26,7 @@ import { OverTime } from './charts.tsx'
 import { morningInWords } from './in-words.ts'
 
 /** A morning as the user lays it: zones in the order they wake, so many seconds apart, run on the circuit. */
-export function MorningCard({ job, source }: { job: Job; source: SourceLoad }) {
+export function MorningCard({ job, wrong, source }: { job: Job; wrong: readonly Supposition[]; source: SourceLoad }) {
   const { judge } = useJudge()
   const zones = zonesInOrder(job)
   const [asked, setOrder] = useState<readonly string[]>()
@@ -38,11 +38,11 @@ export function MorningCard({ job, source }: { job: Job; source: SourceLoad }) {
   const [morning, setMorning] = useState<readonly Morning[]>()
   useEffect(() => {
     let wanted = true
-    void judge.morning(job, key.split(' '), apart).then((made) => wanted && setMorning(made))
+    void judge.morning(job, wrong, key.split(' '), apart).then((made) => wanted && setMorning(made))
     return () => {
       wanted = false
     }
-  }, [judge, job, key, apart])
+  }, [judge, job, wrong, key, apart])
   const sensors = useSensors(
     useSensor(PointerSensor),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

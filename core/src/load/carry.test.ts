@@ -65,6 +65,19 @@ describe('what may never be otherwise', () => {
   })
 })
 
+it('room is within the margin, not up to the rating: 37 of 40 VA has none, 38 of 50 stands', () => {
+  const job = demoJobs['kestrel-point']!()
+  const kind = job.zones.signal!.valveKind
+  expect(carriesMore(job, kind, 0)).toBe('load')
+  expect(
+    carriesMore(
+      produce(job, (draft) => void (draft.parts.XF1!.figures = { va: 50 })),
+      kind,
+      0,
+    ),
+  ).toBe('yes')
+})
+
 it('a plant that is full already has room for none, and says that it is the transformer', () => {
   const full = produce(wired({ zones: 5 }), (draft) => void (draft.parts.XF1!.figures = { va: 20 }))
   expect(carriesMore(full, full.zones[Object.keys(full.zones)[0]!]!.valveKind, 1)).toBe('load')

@@ -46,16 +46,19 @@ export function* worstTogether(
   for (let k = 1; k <= zones.length; k++) {
     for (const source of sources) {
       const idle = (zone: string) => rest.get(source)!.zones[zone] ?? 0
-      const shared = Math.max(
-        ...zones.flatMap((zone) =>
-          alone
+      // What serves no single zone grows with every call: the sense of a panel, the boiler's own.
+      const atRest = rest.get(source)!.zones[''] ?? 0
+      const brings = (zone: string) =>
+        Math.max(
+          0,
+          ...alone
             .get(zone)!
             .get(source)!
-            .map((moment) => moment.zones[''] ?? 0),
-        ),
-      )
+            .map((moment) => (moment.zones[''] ?? 0) - atRest),
+        )
       const bound = (set: readonly string[]) =>
-        shared + zones.reduce((sum, zone) => sum + (set.includes(zone) ? own(zone, source) : idle(zone)), 0)
+        atRest +
+        zones.reduce((sum, zone) => sum + (set.includes(zone) ? own(zone, source) + brings(zone) : idle(zone)), 0)
       const groups = equalZones(job, zones).map((group) => group.toSorted((a, b) => own(b, source) - own(a, source)))
       const choices = choicesOf(groups, k)
         .map((set) => ({ set, at: bound(set) }))

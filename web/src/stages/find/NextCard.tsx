@@ -50,6 +50,12 @@ export function NextCard({
               </Button>
             )}
           </div>
+          {ask.besideLine && (
+            <p className="font-semibold">
+              Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one
+              hand, and leads with guarded tips. Otherwise pass this one over.
+            </p>
+          )}
           {ask.ask === 'volts' ? (
             <Volts
               disabled={!ready}
@@ -100,12 +106,6 @@ export function NextCard({
               ? 'Low-impedance volts on a live low-voltage circuit: covers off only where this reading is, nothing lifted, nothing linked. Code and licence come first.'
               : 'Covers stay on.'}
           </p>
-          {ask.besideLine && (
-            <p className="font-semibold">
-              Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one
-              hand, and leads with guarded tips. Otherwise pass this one over.
-            </p>
-          )}
           <Button look="quiet" onClick={refuse} className="justify-self-start">
             I cannot do this one
           </Button>

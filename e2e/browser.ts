@@ -107,6 +107,13 @@ export class Window {
     await this.page.keyboard.press('Tab')
   }
 
+  /** Opens a list and chooses the option that says so. */
+  async choose(list: string, says: string): Promise<void> {
+    await this.click('combobox', list)
+    const option = await this.page.waitForSelector(`::-p-xpath(//*[@role="option"][contains(., "${says}")])`)
+    await option?.click()
+  }
+
   /** Waits until the page shows a text. */
   async sees(text: string): Promise<void> {
     await this.page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), { timeout: 10_000 }, text)

@@ -139,7 +139,7 @@ it('a note moves no clock and forgets nothing; another wire carries both over', 
   await window.page.waitForSelector('button[aria-label^="Valve by the pillar"]')
   expect(await clock()).toBe(before)
   await window.clickBeginning('Wire 21, white')
-  await (await window.find('combobox', 'Size')).select('22 AWG')
+  await window.choose('Size', '22 AWG')
   await window.saved()
   await window.verdict('open and proven')
   expect(Number(await clock())).toBeGreaterThanOrEqual(Number(before))
@@ -172,7 +172,7 @@ it('over plain http on another name everything is kept, though the page has no c
   await window.goto(`http://lantern.test:${port}/jobs/${id}/survey`)
   await window.sees('ways of wiring fit')
   expect(await window.page.evaluate(() => typeof crypto.randomUUID)).toBe('undefined')
-  const field = (await window.page.$$('::-p-aria([name="Zone"][role="textbox"])'))[1]!
+  const field = await window.find('textbox', 'Name of zone 2')
   await field.click({ count: 3 })
   await field.type('Flag loft')
   await window.page.keyboard.press('Tab')

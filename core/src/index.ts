@@ -116,6 +116,7 @@ export {
   widthOf as rungWidth,
 } from './rungs/place.ts'
 export { type Network, piecesOf } from './rungs/series-parallel.ts'
+export { beginnings, begunFrom } from './schemes/begin.ts'
 export { type DiverterSetUp, type Port, setUpOf } from './schemes/diverter-set-up.ts'
 export { fitOf, fittingSchemes, schemeCalled, schemes, wireBy, wiredBy } from './schemes/index.ts'
 export { type Nearest, nearestFits } from './schemes/nearest.ts'
@@ -126,6 +127,7 @@ export type { Scheme } from './schemes/scheme.ts'
 export { type School, type SchoolName, schoolOf, schools } from './schemes/schools.ts'
 // standing: how far each stage of a job has come
 export { type StageId, type StageStanding, stageStandings, standings } from './standing/index.ts'
+export { type JobSummary, SUMMARY_VERSION, summaryOf } from './standing/summary.ts'
 // sums: pocket calculations
 export * from './sums/index.ts'
 export { benchWith, runWith } from './suppose/bench.ts'

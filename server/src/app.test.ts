@@ -1,34 +1,16 @@
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
-import type { Server } from 'node:http'
+import { copyFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { type Document, documentOf, type Entry, type Failure, type Job, makeEdit, nextEntry } from '@civil-lantern/core'
 import { demoFiles, demoJobs } from '@civil-lantern/core/demo'
 import { pino } from 'pino'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { application } from './app.ts'
 import { openDatabase } from './store/database.ts'
 import { Jobs } from './store/jobs.ts'
+import { served } from './testing/served.ts'
 
-const folder = mkdtempSync(join(tmpdir(), 'lantern-server-'))
-let store: Awaited<ReturnType<typeof openDatabase>>
-let server: Server
-let url = ''
-
-beforeAll(async () => {
-  store = await openDatabase(join(folder, 'test.sqlite'), resolve(import.meta.dirname, '../migrations'))
-  server = application(store, folder, pino({ level: 'silent' }), 1).listen(0, '127.0.0.1')
-  await new Promise((ready) => server.once('listening', ready))
-  url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
-})
-
-afterAll(async () => {
-  server.close()
-  server.closeAllConnections()
-  await store.close()
-  rmSync(folder, { recursive: true })
-})
+const program = served()
 
 interface Answer {
   readonly failures?: Failure[]
@@ -41,14 +23,7 @@ interface Answer {
   readonly shows?: string
 }
 
-async function ask(path: string, send?: unknown): Promise<{ status: number; said: Answer }> {
-  const body = typeof send === 'string' ? send : JSON.stringify(send)
-  const answer = await fetch(
-    url + path,
-    send === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body },
-  )
-  return { status: answer.status, said: (await answer.json()) as Answer }
-}
+const ask = (path: string, send?: unknown) => program.ask<Answer>(path, send)
 
 const kestrel = demoJobs['kestrel-point']!
 
@@ -80,7 +55,7 @@ describe('a job', () => {
     const { document, entries } = demoFiles['kestrel-point']!()
     await ask('/api/jobs', { id: 'as-file', document })
     await ask('/api/jobs/as-file/entries', { entries })
-    const answer = await fetch(`${url}/api/jobs/as-file/file`)
+    const answer = await fetch(`${program.url}/api/jobs/as-file/file`)
     expect(answer.headers.get('content-disposition')).toContain('as-file.lantern.json')
     const file = (await answer.json()) as { document: Document; entries: Entry[] }
     expect(file).toMatchObject({ format: 'civil-lantern/job', version: 2, document, entries })
@@ -212,10 +187,10 @@ describe('a window from before there were versions', () => {
 
 describe('a database of version 1', () => {
   it('opens whole: plan, trials beside it, what was landed and read, and edits go on from its revision', async () => {
-    const file = join(folder, 'v1.sqlite')
+    const file = join(program.folder, 'v1.sqlite')
     copyFileSync(resolve(import.meta.dirname, 'store/samples/v1.sqlite'), file)
     const old = await openDatabase(file, resolve(import.meta.dirname, '../migrations'))
-    const other = application(old, folder, pino({ level: 'silent' }), 1).listen(0, '127.0.0.1')
+    const other = application(old, program.folder, pino({ level: 'silent' }), 1).listen(0, '127.0.0.1')
     await new Promise((ready) => other.once('listening', ready))
     const there = `http://127.0.0.1:${(other.address() as AddressInfo).port}/api/jobs/kestrel-point`
     const get = async (path: string) => (await (await fetch(`${there}${path}`)).json()) as Answer
@@ -317,7 +292,7 @@ describe('entries', () => {
 describe('the stand-in wall', () => {
   it('answers as its hidden plant would, and what is hidden is in nothing the server sends', async () => {
     const job = await stored('hidden')
-    const jobs = new Jobs(store, () => '2026-01-01T00:00:00.000Z')
+    const jobs = new Jobs(program.store, () => '2026-01-01T00:00:00.000Z')
     const question = {
       mode: 'loz',
       from: 'V2.m1',
@@ -366,10 +341,10 @@ describe('kinds of the user’s own', () => {
   it('are kept, changed under the same id, and removed', async () => {
     expect((await ask('/api/kinds', { id: 'own-slow', kind })).status).toBe(200)
     expect((await ask('/api/kinds', { id: 'own-slow', kind: { ...kind, name: 'Slower valve' } })).status).toBe(200)
-    const list = await fetch(`${url}/api/kinds`).then((answer) => answer.json())
+    const list = await fetch(`${program.url}/api/kinds`).then((answer) => answer.json())
     expect(list).toEqual({ kinds: [{ id: 'own-slow', kind: { ...kind, name: 'Slower valve' } }] })
-    expect((await fetch(`${url}/api/kinds/own-slow`, { method: 'DELETE' })).status).toBe(204)
-    expect((await fetch(`${url}/api/kinds/own-slow`, { method: 'DELETE' })).status).toBe(404)
+    expect((await fetch(`${program.url}/api/kinds/own-slow`, { method: 'DELETE' })).status).toBe(204)
+    expect((await fetch(`${program.url}/api/kinds/own-slow`, { method: 'DELETE' })).status).toBe(404)
   })
 
   it.each([
@@ -385,7 +360,7 @@ describe('kinds of the user’s own', () => {
   ])('%s is refused, with where', async (_what, path, send, where) => {
     const { status, said } = await ask(path, send)
     expect([status, said.failures?.[0]?.where]).toEqual([400, where])
-    expect(await fetch(`${url}/api/kinds`).then((answer) => answer.json())).toEqual({ kinds: [] })
+    expect(await fetch(`${program.url}/api/kinds`).then((answer) => answer.json())).toEqual({ kinds: [] })
   })
 })
 

@@ -44,6 +44,8 @@ export const Zone = Type.Object(
     note: Type.Optional(Text),
     /** Hot water instead of heating: the zone that may have priority. */
     hotWater: Type.Optional(Type.Boolean()),
+    /** Does the valve's head come off dry, or does water follow it? Left out until somebody has looked. */
+    head: Type.Optional(Type.Union([Type.Literal('dry'), Type.Literal('wet')])),
     /** A pump of its own, beside the system's. */
     ownPump: Type.Optional(Type.Boolean()),
     /** Which output of the controller asks this zone's valve, where one does. */
@@ -102,6 +104,8 @@ export const Survey = Type.Object(
     priority: Type.Optional(Type.Boolean()),
     /** A clock between the supply and the thermostats. */
     programmer: Type.Optional(Type.Boolean()),
+    /** Where the water is shut off and let out, in words. */
+    water: Type.Optional(Type.Object({ isolating: Line, drain: Line }, closed)),
     complaints: Text,
   },
   closed,

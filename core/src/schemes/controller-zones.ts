@@ -4,6 +4,13 @@ import { isControlled, signalFit, signalZones } from './signal-zones.ts'
 
 export const controllerZones: Scheme = {
   id: 's17',
+  begins: {
+    practice: '120',
+    boiler: '',
+    thermostat: 'controller/building',
+    valve: 'valve/modulating',
+    signal: '0-10 V',
+  },
   name: 'Building controller and its valves',
   about: [
     'The controller’s analogue outputs ask the modulating valves; each valve’s position output goes back to an input.',

@@ -77,6 +77,13 @@ function wire(job: Job): Wiring & { zones: Job['zones'] } {
 
 export const diverterPlan: Scheme = {
   id: 's15',
+  begins: {
+    practice: '230',
+    boiler: 'boiler/heat-machine',
+    firstValve: '',
+    valve: 'valve/diverter',
+    second: 'hot water',
+  },
   name: 'Three-port diverter, turned by the machine',
   about: [
     'The machine has permanent live and the diverter too; its hot-water output is the diverter’s switched feed.',

@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const lineCombination: Scheme = {
   id: 's11',
+  begins: { practice: '230', boiler: 'boiler/combination' },
   name: '230 V zones, combination boiler',
   about: [
     'Each receiver’s link takes permanent live to its contact, the contact feeds its valve, and the valves’ joined switches are the boiler’s switched live.',

@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const linePumpsOnCalls: Scheme = {
   id: 's12',
+  begins: { practice: '230', second: 'hot water with a pump' },
   name: '230 V zones, a zone’s own pump on its call line',
   about: [
     'A manifold’s pump hangs on the thermostat’s line beside its valve and starts with it: no relay.',

@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const lineRelayEach: Scheme = {
   id: 's14',
+  begins: { practice: '230', boiler: 'boiler/volt-free' },
   name: '230 V zones, a relay for each',
   about: [
     'Each valve’s switch drives a relay coil at 230 V; the relays’ contacts lie side by side across the boiler’s own pair, or bring it its switched live.',

@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const lineSwitchedLive: Scheme = {
   id: 's9',
+  begins: { practice: '230' },
   name: '230 V zones, switched live to the boiler',
   about: [
     'Isolator, programmer where there is one, thermostat, valve motor; each valve’s switch takes permanent live on to the boiler’s SL.',

@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const lineSwitchesAlone: Scheme = {
   id: 's13',
+  begins: { practice: '230', boiler: 'boiler/volt-free' },
   name: '230 V valves, their switches used volt-free',
   about: [
     'The switch feeds are not on permanent live: all feeds go to one side of the boiler’s pair, all outputs to the other.',

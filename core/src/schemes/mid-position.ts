@@ -99,6 +99,7 @@ function wire(job: Job): Wiring & { zones: Job['zones'] } {
 
 export const midPosition: Scheme = {
   id: 's16',
+  begins: { practice: '230', programmer: true, firstValve: 'valve/mid-position', valve: '', second: 'hot water' },
   name: 'Mid-position three-port valve, 230 V',
   about: [
     'The room thermostat drives the valve from hot water to the middle, and with the tank warm on to heating alone; its switch calls boiler and pump.',

@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const panelPumpRelays: Scheme = {
   id: 's5g',
+  begins: { practice: '120', panel: 'panel/zone-valve-4', pumpPanel: true },
   name: 'Zone panel with a pump relay panel',
   about: [
     'The zone panel’s dry pump contact calls the pump panel’s first zone; the last zone’s relay calls its second.',

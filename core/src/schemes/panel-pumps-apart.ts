@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const panelPumpsApart: Scheme = {
   id: 's5c',
+  begins: { practice: '120', panel: 'panel/zone-valve-4', second: 'hot water with a pump' },
   name: 'Zone panel, each pump alone',
   about: [
     'Hot water runs its own pump through the last zone’s relay; the system pump is fed through the rest side of the same relay.',

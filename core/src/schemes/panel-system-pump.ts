@@ -3,6 +3,7 @@ import type { Scheme } from './scheme.ts'
 
 export const panelSystemPump: Scheme = {
   id: 's5a',
+  begins: { practice: '120', panel: 'panel/zone-valve-3' },
   name: 'Zone panel, one system pump',
   about: [
     'Thermostats and valves land on the panel’s numbered terminals; its dry contacts call the boiler and feed one pump.',

@@ -4,6 +4,7 @@ import { runsBothWays, signalFit, signalZones } from './signal-zones.ts'
 
 export const powerBothWays: Scheme = {
   id: 's8',
+  begins: { practice: '120', boiler: '', valve: 'valve/power-both-ways' },
   name: 'Valves that run both ways, switched at their control',
   about: [
     'Every valve has 24 V all the time; a thermostat or switch puts the same 24 V on its control, and it runs open.',

@@ -1,13 +1,30 @@
-import type { Job } from '../job/schema.ts'
+import type { Job, Practice, Zone } from '../job/schema.ts'
 import type { SchoolName } from './schools.ts'
 import type { Wiring } from './wirer.ts'
 
 export type Fit = { readonly fits: true } | { readonly fits: false; readonly why: string }
 
+/** What is surveyed where somebody begins from a way of wiring: what is left out is as usual in the practice. */
+export interface Beginning {
+  readonly practice: Practice
+  readonly boiler?: string
+  readonly panel?: NonNullable<Job['survey']['panel']>
+  readonly pumpPanel?: true
+  readonly programmer?: true
+  readonly thermostat?: string
+  readonly valve?: string
+  /** The first zone's valve, where it is another than the second's. */
+  readonly firstValve?: string
+  /** What the second of its two zones is; heating where it is left out. */
+  readonly second?: 'hot water' | 'hot water with a pump'
+  readonly signal?: NonNullable<Zone['signal']>
+}
+
 /** A way of wiring a surveyed plant. One file each; Scheme offers those that fit and says why not of the others. */
 export interface Scheme {
   readonly id: string
   readonly name: string
+  readonly begins: Beginning
   /** In words, before it is chosen: who is joined to whom and what follows from it. */
   readonly about: readonly string[]
   /** The schools it belongs to, where there is a choice. */

@@ -4,6 +4,7 @@ import { isSet, signalFit, signalZones } from './signal-zones.ts'
 
 export const handSetter: Scheme = {
   id: 's7',
+  begins: { practice: '120', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating' },
   name: 'Modulating valves, each on a signal setter',
   about: [
     'Every valve has 24 V all the time and follows a direct voltage that is set by hand; signal and feed share one common.',

@@ -4,6 +4,7 @@ import { zoneLoops } from './zone-loops.ts'
 
 export const standInRelay: Scheme = {
   id: 's6',
+  begins: { practice: '120', valve: 'valve/motor-2' },
   name: 'A relay where the end switch is missing or not dry',
   about: [
     'A valve without an end switch gets a relay beside its motor. It pulls in after the valve’s opening time and calls the boiler.',

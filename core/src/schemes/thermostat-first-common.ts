@@ -4,6 +4,7 @@ import { zoneLoops } from './zone-loops.ts'
 
 export const thermostatFirstCommon: Scheme = {
   id: 's2b',
+  begins: { practice: '120', thermostat: 'thermostat/powered' },
   name: 'Thermostat first, with a common',
   about: [
     'As thermostat first, and a third core brings C to every powered thermostat.',

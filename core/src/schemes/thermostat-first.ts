@@ -4,6 +4,7 @@ import { zoneLoops } from './zone-loops.ts'
 
 export const thermostatFirst: Scheme = {
   id: 's2',
+  begins: { practice: '120' },
   name: 'Thermostat first',
   about: [
     'Transformer R goes to every thermostat; each W goes to its valve; all valves return to C.',

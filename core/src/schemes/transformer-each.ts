@@ -4,6 +4,7 @@ import { zoneLoops } from './zone-loops.ts'
 
 export const transformerEach: Scheme = {
   id: 's3',
+  begins: { practice: '120' },
   name: 'A transformer for each zone',
   about: [
     'Every zone has its own transformer, fuse, thermostat and valve loop; only the end switches meet, across the boiler’s pair.',

@@ -4,6 +4,7 @@ import { zoneLoops } from './zone-loops.ts'
 
 export const valveFirst: Scheme = {
   id: 's2c',
+  begins: { practice: '120' },
   name: 'Valve first',
   about: [
     'Transformer R goes to every valve; each valve goes on to its thermostat’s R; all W return to C.',

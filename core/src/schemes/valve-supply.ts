@@ -4,6 +4,7 @@ import { zoneLoops } from './zone-loops.ts'
 
 export const valveSupply: Scheme = {
   id: 's4',
+  begins: { practice: '120', boiler: 'boiler/valve-supply' },
   name: 'The boiler control feeds the valves',
   about: [
     'The control’s own 24 V feeds every thermostat; valves return to “shared”. An end switch closes shared to “call”.',

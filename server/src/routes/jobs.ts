@@ -25,6 +25,9 @@ const someEdits = door(
     closed,
   ),
 )
+const aShelf = door(
+  Type.Object({ shelf: Type.Union([Type.Literal('open'), Type.Literal('away'), Type.Literal('out')]) }, closed),
+)
 
 /** The jobs board and one job's document. */
 export function jobRoutes(jobs: Jobs, entries: Entries) {
@@ -69,6 +72,13 @@ export function jobRoutes(jobs: Jobs, entries: Entries) {
     ctx.attachment(`${job.id}.lantern.json`)
     ctx.type = 'application/json'
     ctx.body = writeJobFile(job.document, await entries.of(job.id))
+  })
+
+  router.put('/:id/shelf', async (ctx) => {
+    const { shelf } = body(aShelf, ctx)
+    if (!(await jobs.has(ctx.params.id!))) throw unknownJob(ctx.params.id!)
+    await jobs.lay(ctx.params.id!, shelf)
+    ctx.status = 204
   })
 
   router.delete('/:id/tried', async (ctx) => {

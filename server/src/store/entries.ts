@@ -1,7 +1,7 @@
 import type { Entry } from '@civil-lantern/core'
 import { openEntry } from '@civil-lantern/core/validate'
 import { and, asc, eq, inArray } from 'drizzle-orm'
-import type { Database } from './database.ts'
+import type { Database, Tx } from './database.ts'
 import { entries, jobs } from './tables.ts'
 
 export type Appended =
@@ -20,16 +20,8 @@ export class Entries {
   }
 
   /** Every entry of a job in their one order, those of older versions brought up to this one. One that is damaged is left out. */
-  async of(jobId: string): Promise<Entry[]> {
-    const rows = await this.#store.db
-      .select({ id: entries.id, body: entries.body })
-      .from(entries)
-      .where(eq(entries.jobId, jobId))
-      .orderBy(asc(entries.at), asc(entries.id))
-    return rows.flatMap(({ id, body }) => {
-      const opened = openEntry(id, body)
-      return opened.ok ? [opened.value] : []
-    })
+  of(jobId: string): Promise<Entry[]> {
+    return entriesOf(this.#store.db, jobId)
   }
 
   /** Appends entries under ids their maker gave them; those already here are left as they are. */
@@ -49,7 +41,22 @@ export class Entries {
         .insert(entries)
         .values(wanted.map((body) => ({ id: body.id, jobId, at: body.at, body, receivedAt })))
         .onConflictDoNothing()
+      if (known.length < new Set(ids).size)
+        await tx.update(jobs).set({ summary: null, updatedAt: receivedAt }).where(eq(jobs.id, jobId))
       return { outcome: 'kept' }
     })
   }
+}
+
+/** The entries of a job, read inside a transaction or outside of one. */
+export async function entriesOf(from: Pick<Tx, 'select'>, jobId: string): Promise<Entry[]> {
+  const rows = await from
+    .select({ id: entries.id, body: entries.body })
+    .from(entries)
+    .where(eq(entries.jobId, jobId))
+    .orderBy(asc(entries.at), asc(entries.id))
+  return rows.flatMap(({ id, body }) => {
+    const opened = openEntry(id, body)
+    return opened.ok ? [opened.value] : []
+  })
 }

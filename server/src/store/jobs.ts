@@ -1,8 +1,19 @@
-import { applyEdit, type Document, type Edit, type Entry, type Failure, type Supposition } from '@civil-lantern/core'
+import {
+  applyEdit,
+  type Document,
+  type Edit,
+  type Entry,
+  type Failure,
+  type JobSummary,
+  SUMMARY_VERSION,
+  type Supposition,
+  summaryOf,
+} from '@civil-lantern/core'
 import { landedThen, openDocument, upgradePatches, validateDocument } from '@civil-lantern/core/validate'
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import type { Database, Tx } from './database.ts'
-import { edits, entries, jobs, type Tried } from './tables.ts'
+import { entriesOf } from './entries.ts'
+import { edits, entries, jobs, type Shelf, type Tried } from './tables.ts'
 
 export interface StoredJob {
   readonly id: string
@@ -38,12 +49,38 @@ export class Jobs {
     this.#now = now
   }
 
-  list() {
-    const { id, revision, title, task, practice, zones, updatedAt } = jobs
-    return this.#store.db
-      .select({ id, revision, title, task, practice, zones, updatedAt })
+  /** Every job as the board shows it, the one touched last first. What was changed since the last time is summed up now. */
+  async list() {
+    const { id, revision, title, task, practice, zones, shelf, summary, updatedAt } = jobs
+    const rows = await this.#store.db
+      .select({ id, revision, title, task, practice, zones, shelf, summary, updatedAt })
       .from(jobs)
       .orderBy(desc(jobs.updatedAt))
+    for (const row of rows) if (row.summary?.version !== SUMMARY_VERSION) row.summary = await this.#summed(row.id)
+    return rows
+  }
+
+  /** Puts a job away, takes it out, or brings it back to the board. */
+  lay(id: string, shelf: Shelf): Promise<void> {
+    return this.#store.write(async (tx) => {
+      await tx.update(jobs).set({ shelf }).where(eq(jobs.id, id))
+    })
+  }
+
+  /** Sums a job up and keeps it. One that cannot be read has no summary, and costs the board nothing but its lamps. */
+  async #summed(id: string): Promise<JobSummary | null> {
+    if (!(await this.get(id).catch(() => undefined))) return null
+    return this.#store.write(async (tx) => {
+      const [row] = await tx.select({ document: jobs.document }).from(jobs).where(eq(jobs.id, id))
+      if (!row) return null
+      try {
+        const summary = summaryOf(row.document, await entriesOf(tx, id))
+        await tx.update(jobs).set({ summary }).where(eq(jobs.id, id))
+        return summary
+      } catch {
+        return null
+      }
+    })
   }
 
   async has(id: string): Promise<boolean> {
@@ -125,7 +162,7 @@ export class Jobs {
       const next = current.revision + 1
       await tx
         .update(jobs)
-        .set({ revision: next, ...facts(document), tried, updatedAt: at })
+        .set({ revision: next, ...facts(document), tried, summary: null, updatedAt: at })
         .where(eq(jobs.id, id))
       await tx
         .insert(edits)
@@ -187,7 +224,7 @@ export class Jobs {
       const tried = worth(beside.tried)
       await tx
         .update(jobs)
-        .set({ ...facts(document), tried })
+        .set({ ...facts(document), tried, summary: null })
         .where(eq(jobs.id, id))
       await this.#record(tx, id, beside.entries)
       return { ...row, document, tried }

@@ -1,4 +1,4 @@
-import type { Document, Entry, OwnKind, Supposition } from '@civil-lantern/core'
+import type { Document, Entry, JobSummary, OwnKind, Supposition } from '@civil-lantern/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** What an older version of a job had tried on it: kept until somebody says what it was. */
@@ -20,9 +20,17 @@ export const jobs = sqliteTable('jobs', {
   tried: text({ mode: 'json' }).$type<Tried>(),
   /** Held for the stand-in wall: what is hidden in it never leaves the server. */
   hidden: text({ mode: 'json' }).$type<Supposition[]>(),
+  /** Where it lies: on the board, put away, or taken out. Nothing is ever wiped. */
+  shelf: text({ enum: ['open', 'away', 'out'] })
+    .notNull()
+    .default('open'),
+  /** What the board shows of it; empty since the last edit or entry, until somebody asks for the board. */
+  summary: text({ mode: 'json' }).$type<JobSummary>(),
   createdAt: text('created_at').notNull(),
   updatedAt: text('updated_at').notNull(),
 })
+
+export type Shelf = (typeof jobs.$inferSelect)['shelf']
 
 /** Every edit that was accepted, under the id its maker gave it: what makes a repeat harmless. */
 export const edits = sqliteTable(

@@ -77,7 +77,7 @@ export function JobSwitcher() {
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 h-px bg-line" />
           {jobs.data
-            ?.filter((one) => one.id !== session.id)
+            ?.filter((one) => one.id !== session.id && one.shelf === 'open')
             .slice(0, 12)
             .map((one) => (
               <DropdownMenu.Item

@@ -1,4 +1,4 @@
-import type { Document, Edit, Entry, Failure, OwnKind, Supposition } from '@civil-lantern/core'
+import type { Document, Edit, Entry, Failure, JobSummary, OwnKind, Supposition } from '@civil-lantern/core'
 
 export interface JobRow {
   readonly id: string
@@ -7,8 +7,14 @@ export interface JobRow {
   readonly task: string
   readonly practice: string
   readonly zones: number
+  readonly shelf: Shelf
+  /** Nothing where the job cannot be read. */
+  readonly summary: JobSummary | null
   readonly updatedAt: string
 }
+
+/** Where a job lies: on the board, put away, or taken out. */
+export type Shelf = 'open' | 'away' | 'out'
 
 export interface StoredJob {
   readonly id: string
@@ -75,6 +81,8 @@ export const api = {
   jobs: () => ask<{ jobs: JobRow[] }>('/jobs').then(({ jobs }) => jobs),
   job: (id: string) => ask<StoredJob & { tried: TriedBefore | null }>(`/jobs/${id}?version=${VERSION}`),
   addJob: (id: string, whole: { document: unknown } | { file: unknown }) => ask<StoredJob>('/jobs', { id, ...whole }),
+  layJob: (id: string, shelf: Shelf) => ask<unknown>(`/jobs/${id}/shelf`, { shelf }, 'PUT'),
+  jobFile: (id: string) => ask<unknown>(`/jobs/${id}/file`),
   settleTried: (id: string) => ask<unknown>(`/jobs/${id}/tried`, undefined, 'DELETE'),
   edit: (id: string, revision: number, edits: readonly Edit[], version = VERSION) =>
     ask<{ revision: number }>(`/jobs/${id}/edits`, {

@@ -1,9 +1,9 @@
 import { type Job, lengthInWords, sizeInWords, terminalInWords, type Wire } from '@civil-lantern/core'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
+import { hue } from '../ui/colours.ts'
 import { Button } from '../ui/controls.tsx'
 import { TextField } from '../ui/fields.tsx'
-import { hue } from '../views/colours.ts'
 import { wireState } from '../views/wire-state.ts'
 import { WireHands } from './WireHands.tsx'
 

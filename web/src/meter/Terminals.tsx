@@ -2,7 +2,7 @@ import { type Job, kindOf, labelOf, markingOf } from '@civil-lantern/core'
 import { useEffect, useState } from 'react'
 import { useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
-import { COLOURS, hue } from '../views/colours.ts'
+import { COLOURS, hue } from '../ui/colours.ts'
 
 /** What is landed on each terminal. */
 export function Terminals({ id, job }: { id: string; job: Job }) {

@@ -12,9 +12,9 @@ import {
 import { useSession } from '../data/open-job.tsx'
 import { takenOut } from '../data/taken-out.ts'
 import { useWorkspace } from '../data/workspace.ts'
+import { COLOURS } from '../ui/colours.ts'
 import { Button } from '../ui/controls.tsx'
 import { Choice, NumberField } from '../ui/fields.tsx'
-import { COLOURS } from '../views/colours.ts'
 
 /** What a wire is made of, and what hands can do with it: other colour, size, length or core, a splice cut in, taken out. */
 export function WireHands({ id, wire, job }: { id: string; wire: Wire; job: Job }) {

@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useId, useState } from 'react'
+import { type Choosable, Pick } from './pick.tsx'
 
 const box = 'min-h-11 w-full rounded-control border border-line bg-paper px-3 text-ink hover:border-soft'
 
@@ -108,7 +109,7 @@ export function NumberField({
             onChange={(e) => setDraft(e.target.value)}
             onBlur={commit}
             onKeyDown={(e) => e.key === 'Enter' && commit()}
-            className={`${box} font-mono aria-invalid:border-bad`}
+            className={`${box} tabular-nums aria-invalid:border-bad`}
           />
           {wrong && (
             <p role="alert" className="mt-1 text-bad">
@@ -130,29 +131,13 @@ export function Choice<T extends string>({
 }: {
   label: string
   value: T
-  options: readonly { value: T; says: string }[]
+  options: readonly Choosable<T>[]
   onChange: (value: T) => void
   hint?: string
 }) {
   return (
     <Labelled label={label} {...(hint ? { hint } : {})}>
-      {(id) => (
-        <select
-          id={id}
-          value={value}
-          onChange={(e) => {
-            const picked = options.find((option) => option.value === e.target.value)
-            if (picked) onChange(picked.value)
-          }}
-          className={box}
-        >
-          {options.map((option) => (
-            <option key={option.value} value={option.value}>
-              {option.says}
-            </option>
-          ))}
-        </select>
-      )}
+      {(id) => <Pick id={id} value={value} options={options} onChange={onChange} />}
     </Labelled>
   )
 }

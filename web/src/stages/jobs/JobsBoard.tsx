@@ -1,30 +1,47 @@
-import { blankJob, documentOf, type Practice } from '@civil-lantern/core'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { formatDistanceToNow } from 'date-fns'
+import { useQuery } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
-import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
-import { newId } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
 import { BoardLine } from '../../ui/BoardLine.tsx'
-import { Button, Segments } from '../../ui/controls.tsx'
-import { Sheet } from '../../ui/sheet.tsx'
+import { Button } from '../../ui/controls.tsx'
+import { Pick } from '../../ui/pick.tsx'
+import { slug, useAddJob } from './add-job.ts'
+import { JobCard } from './JobCard.tsx'
+import { NewJob } from './NewJob.tsx'
+import { boardSays, counted, type Order, type Sieve, shownOf } from './shown.ts'
 
-/** All jobs, newest first: find one, start one, bring one in from a file. */
+const sieves: readonly { sieve: Sieve; says: string; always?: true }[] = [
+  { sieve: 'all', says: 'On the board', always: true },
+  { sieve: 'waits', says: 'Waiting' },
+  { sieve: 'findings', says: 'With findings' },
+  { sieve: 'away', says: 'Put away' },
+  { sieve: 'out', says: 'Taken out' },
+]
+
+const orders: readonly { value: Order; says: string }[] = [
+  { value: 'touched', says: 'Last touched' },
+  { value: 'name', says: 'By name' },
+  { value: 'findings', says: 'Most findings' },
+]
+
+/** All jobs: how each stands, which want somebody; find one, start one, bring one in from a file. */
 export function JobsBoard() {
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: api.jobs })
   const [search, setSearch] = useState('')
+  const [sieve, setSieve] = useState<Sieve>('all')
+  const [order, setOrder] = useState<Order>('touched')
   const [making, setMaking] = useState(false)
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = jobs.data?.filter(({ title, task }) =>
-    words.every((word) => `${title} ${task}`.toLowerCase().includes(word)),
-  )
+  const all = jobs.data ?? []
+  const counts = counted(all)
+  const found = shownOf(all, sieve, search, order)
   return (
     <div className="min-h-full">
       <BoardLine here="jobs" />
-      <main className="mx-auto grid max-w-5xl gap-4 px-4 pt-6 pb-10">
+      <main className="grid gap-3 px-4 pt-2 pb-10 lg:px-4">
         <div className="flex flex-wrap items-center justify-between gap-3">
-          <h1 className="text-2xl font-bold">{headline(jobs.data?.length, jobs.isError)}</h1>
+          <h1 className="text-xl font-bold">
+            {jobs.isError ? 'Jobs cannot be read.' : jobs.data ? boardSays(jobs.data) : 'Jobs'}
+          </h1>
           <div className="flex gap-2">
             <ImportButton />
             <Button look="strong" onClick={() => setMaking(true)}>
@@ -32,16 +49,40 @@ export function JobsBoard() {
             </Button>
           </div>
         </div>
-        {jobs.data && jobs.data.length > 0 && (
-          <label>
-            <span className="sr-only">Search jobs</span>
-            <input
-              value={search}
-              onChange={(e) => setSearch(e.target.value)}
-              placeholder="Search by site or task"
-              className="min-h-12 w-full rounded-control border border-line bg-card px-4"
-            />
-          </label>
+        {all.length > 0 && (
+          <div className="flex flex-wrap items-center gap-2">
+            {sieves
+              .filter((one) => one.always || one.sieve === sieve || counts[one.sieve] > 0)
+              .map((one) => (
+                <Button
+                  key={one.sieve}
+                  aria-pressed={one.sieve === sieve}
+                  look={one.sieve === sieve ? 'strong' : 'plain'}
+                  onClick={() => setSieve(one.sieve)}
+                >
+                  {one.says} {counts[one.sieve]}
+                </Button>
+              ))}
+            <label className="min-w-56 grow basis-56">
+              <span className="sr-only">Search jobs</span>
+              <input
+                type="search"
+                value={search}
+                onChange={(e) => setSearch(e.target.value)}
+                placeholder="Site, task, zone, part, person, what was said"
+                className="min-h-11 w-full rounded-control border border-line bg-card px-4"
+              />
+            </label>
+            <div className="w-44">
+              <Pick
+                label="Order of the jobs"
+                value={order}
+                options={orders}
+                onChange={setOrder}
+                className="border border-line bg-card font-semibold"
+              />
+            </div>
+          </div>
         )}
         {jobs.isError && (
           <div role="alert" className="rounded-card border border-bad bg-card p-5">
@@ -62,108 +103,21 @@ export function JobsBoard() {
             </p>
           </div>
         )}
-        {found?.length === 0 && jobs.data !== undefined && jobs.data.length > 0 && (
-          <p className="text-soft">No job has “{search}” in its name or task.</p>
+        {all.length > 0 && found.length === 0 && (
+          <p className="text-soft">
+            {search.trim() ? `Nothing in these jobs holds “${search.trim()}”.` : 'No job is here.'}
+          </p>
         )}
-        <ul className="grid gap-3 sm:grid-cols-2">
-          {found?.map((job) => (
-            <li key={job.id}>
-              <Link
-                to={`/jobs/${job.id}`}
-                className="block rounded-card border border-line bg-card p-4 hover:border-ink"
-              >
-                <span className="line-clamp-2 text-lg font-bold" title={job.title}>
-                  {job.title}
-                </span>
-                <span className="line-clamp-2 text-soft">{job.task || 'No task written down'}</span>
-                <span className="mt-3 flex flex-wrap justify-between gap-2 text-[15px]">
-                  <span>
-                    {job.zones} {job.zones === 1 ? 'zone' : 'zones'}, {job.practice} V practice
-                  </span>
-                  <span className="text-soft">{formatDistanceToNow(new Date(job.updatedAt), { addSuffix: true })}</span>
-                </span>
-              </Link>
+        <ul className="grid gap-3 lg:grid-cols-2">
+          {found.map((job) => (
+            <li key={job.id} className="min-w-0">
+              <JobCard job={job} />
             </li>
           ))}
         </ul>
       </main>
-      <NewJob open={making} onOpenChange={setMaking} />
+      <NewJob open={making} onOpenChange={setMaking} jobs={all} />
     </div>
-  )
-}
-
-const headline = (count: number | undefined, failed: boolean) => {
-  if (failed) return 'Jobs cannot be read.'
-  if (count === undefined) return 'Jobs'
-  return count === 0 ? 'No jobs yet.' : count === 1 ? 'One job.' : `${count} jobs.`
-}
-
-const slug = (title: string) =>
-  `${title
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40)}-${newId().slice(0, 6)}`.replace(/^-/, '')
-
-function useAddJob(done: () => void) {
-  const queries = useQueryClient()
-  const navigate = useNavigate()
-  return useMutation({
-    mutationFn: ({ id, ...whole }: { id: string } & ({ document: unknown } | { file: unknown })) =>
-      api.addJob(id, whole),
-    onSuccess: (job) => {
-      void queries.invalidateQueries({ queryKey: ['jobs'] })
-      done()
-      void navigate(`/jobs/${job.id}`)
-    },
-    onError: (error) => toast.error(error.message, { duration: 12_000 }),
-  })
-}
-
-function NewJob({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const [title, setTitle] = useState('')
-  const [practice, setPractice] = useState<Practice>('120')
-  const add = useAddJob(() => {
-    onOpenChange(false)
-    setTitle('')
-  })
-  return (
-    <Sheet title="New job" open={open} onOpenChange={onOpenChange}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (title.trim()) add.mutate({ id: slug(title), document: documentOf(blankJob(title.trim(), practice)) })
-        }}
-      >
-        <label>
-          <span className="mb-1 block text-soft">Name of the site</span>
-          <input
-            value={title}
-            maxLength={80}
-            onChange={(e) => setTitle(e.target.value)}
-            placeholder="Harbour mill, east wing"
-            className="min-h-12 w-full rounded-control border border-line bg-paper px-3"
-          />
-        </label>
-        <div>
-          <div className="mb-1 text-soft">Practice: voltage, sizes and units</div>
-          <Segments
-            label="Practice"
-            value={practice}
-            options={[
-              { value: '120', says: '120 V, AWG, ft' },
-              { value: '230', says: '230 V, mm², m' },
-            ]}
-            onChange={setPractice}
-          />
-        </div>
-        <Button look="strong" type="submit" disabled={title.trim() === '' || add.isPending}>
-          Make the job
-        </Button>
-      </form>
-    </Sheet>
   )
 }
 

@@ -3,10 +3,10 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { api, type StoredKind } from '../../data/api.ts'
+import { COLOURS } from '../../ui/colours.ts'
 import { Button, Card } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
 import { Choice, NumberField, TextField } from '../../ui/fields.tsx'
-import { COLOURS } from '../../views/colours.ts'
 
 /** A kind of the user's own as the catalogue would describe it. */
 export function dressed({ like, name, figures, markings, leadColours, note }: OwnKind): PartKind | undefined {

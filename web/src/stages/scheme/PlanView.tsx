@@ -1,9 +1,9 @@
 import { type CablePlan, cablePlans, cableWouldDo, type Job, lengthInWords, terminalsPlan } from '@civil-lantern/core'
 import { useMemo, useState } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
+import { hue } from '../../ui/colours.ts'
 import { Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
-import { hue } from '../../views/colours.ts'
 
 /** What to bring and where it lands: every run's cores, and the terminal chart of the wiring centres. */
 export function PlanView({ job }: { job: Job }) {

@@ -1,174 +1,134 @@
 import {
   addZone,
+  endSwitchOf,
   fittingSchemes,
   type Job,
   kindOf,
   likeOf,
   MOST_ZONES,
   outOfStep,
-  type Practice,
+  type Scheme,
   zonesInOrder,
 } from '@civil-lantern/core'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
-import { Button, Card, Segments } from '../../ui/controls.tsx'
-import { NumberField, TextField } from '../../ui/fields.tsx'
-import { BoilerCard, SupplyChain } from './PlantCards.tsx'
-import { ZoneCard } from './ZoneCard.tsx'
+import { Button } from '../../ui/controls.tsx'
+import { PlantCells } from './PlantCells.tsx'
+import { RewireSheet } from './RewireSheet.tsx'
+import { useWiring } from './use-wiring.ts'
+import { WallSoFar } from './WallSoFar.tsx'
+import { WaysThatFit } from './WaysThatFit.tsx'
+import { ZoneRow } from './ZoneRow.tsx'
 
-/** What is on the wall and what people complain of: only what decides the wiring. */
+/** What is on the wall and what people complain of: only what decides the wiring, and beside it the wall as it grows. */
 export function SurveyStage() {
-  const { session, job } = useSession()
-  const { edit } = session
+  const { session, plan: job } = useSession()
   const zones = zonesInOrder(job)
-  const { transformer } = job.survey
+  const last = zones.at(-1)
+  const fitting = useMemo(() => fittingSchemes(job), [job])
+  const { wire, asked, ask, close } = useWiring(job)
+  const [wanted, setWanted] = useState<string>()
+  const chosen = fitting.find(({ id }) => id === (wanted ?? job.scheme?.id)) ?? fitting[0]
   return (
-    <div className="grid gap-4 pb-6">
+    <div className="grid gap-3 pb-4">
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
-        <h1 className="max-w-3xl text-xl font-bold">{verdict(job)}</h1>
-        {zones.length > 0 && (
-          <Link
-            to={`/jobs/${session.id}/${Object.keys(job.parts).length === 0 ? 'survey/ways' : 'scheme'}`}
-            className="inline-flex min-h-11 items-center rounded-control bg-ink px-4 font-semibold text-paper"
-          >
-            {Object.keys(job.parts).length === 0 ? 'Choose how it is wired' : 'To the circuit'}
-          </Link>
-        )}
+        <h1 className="max-w-4xl text-xl font-bold">{verdict(job, fitting)}</h1>
+        <NextStep job={job} chosen={chosen} ask={ask} />
       </div>
-      <Card title="Zones" aside={`${zones.length} of at most ${MOST_ZONES}`}>
-        <div className="grid gap-3 p-4">
+      <div className="grid items-start gap-3 xl:grid-cols-[minmax(0,1fr)_300px]">
+        <section aria-label="Zones and plant" className="min-w-0 rounded-card border border-line bg-card">
+          <div
+            aria-hidden
+            className="hidden grid-cols-[32px_minmax(0,0.75fr)_minmax(0,1.3fr)_minmax(0,1.4fr)_44px] gap-x-2 border-line border-b px-3 py-1.5 text-soft md:grid"
+          >
+            <span />
+            <span className="pl-3">Zone</span>
+            <span className="pl-16">What asks</span>
+            <span className="pl-16">What opens</span>
+          </div>
           {zones.length === 0 && (
-            <p className="text-soft">
+            <p className="p-4 text-soft">
               A zone is one thermostat and one valve. Add the first; the next ones start as copies of it.
             </p>
           )}
-          {zones.map((zone) => (
-            <ZoneCard key={zone.id} zone={zone} job={job} />
-          ))}
-          <Button
-            disabled={zones.length >= MOST_ZONES}
-            onClick={() => edit('Add a zone', (draft) => void addZone(draft))}
-            className="justify-self-start"
-          >
-            Add a zone
-          </Button>
+          <ul>
+            {zones.map((zone) => (
+              <ZoneRow key={zone.id} zone={zone} job={job} fresh={zones.length === 1 && /^Zone \d+$/.test(zone.name)} />
+            ))}
+          </ul>
+          <div className="flex flex-wrap items-center gap-2 px-3 py-1.5">
+            <Button
+              disabled={zones.length >= MOST_ZONES}
+              onClick={() => session.edit('Add a zone', (draft) => void addZone(draft))}
+            >
+              {last ? `One more like ${last.name.length > 24 ? `zone ${last.number}` : last.name}` : 'Add a zone'}
+            </Button>
+            <span className="text-soft">
+              {zones.length} of at most {MOST_ZONES}
+            </span>
+          </div>
+          <PlantCells job={job} />
+        </section>
+        <div className="grid gap-3">
+          <WallSoFar job={job} />
+          <WaysThatFit job={job} fitting={fitting} chosen={chosen} choose={setWanted} />
         </div>
-      </Card>
-      <div className="grid items-start gap-4 lg:grid-cols-2">
-        <Card title="Supply chain" aside={`${job.practice} V line`}>
-          <SupplyChain job={job} />
-        </Card>
-        <Card title="Control transformer">
-          <div className="grid grid-cols-2 gap-4 px-4 py-3">
-            <NumberField
-              label="Rated load"
-              unit="VA"
-              min={5}
-              max={500}
-              value={transformer.va}
-              onCommit={(va) => edit(`Transformer ${va} VA`, (d) => void (d.survey.transformer.va = va))}
-            />
-            <NumberField
-              label="Unloaded"
-              unit="V"
-              min={5}
-              max={60}
-              value={transformer.openVolts}
-              onCommit={(volts) =>
-                edit(`Transformer ${volts} V unloaded`, (d) => void (d.survey.transformer.openVolts = volts))
-              }
-            />
-            <NumberField
-              label="Secondary fuse, 0 for none"
-              unit="A"
-              min={0}
-              max={20}
-              value={transformer.fuseAmps}
-              onCommit={(amps) => edit(`Secondary fuse ${amps} A`, (d) => void (d.survey.transformer.fuseAmps = amps))}
-            />
-            <p className="col-span-2 text-soft">
-              26 to 28 V unloaded is healthy. Fuse: rated VA / 24, next standard size up. A limited-energy circuit stays
-              at or under 100 VA.
-            </p>
-          </div>
-        </Card>
-        <BoilerCard job={job} />
-        <Card title="Complaints and notes">
-          <div className="grid gap-4 px-4 py-3">
-            <TextField
-              label="What the people in the building say"
-              lines={3}
-              maxLength={4000}
-              value={job.survey.complaints}
-              onCommit={(text) => edit('Complaints', (d) => void (d.survey.complaints = text))}
-            />
-            <TextField
-              label="Notes on the site"
-              lines={2}
-              maxLength={4000}
-              value={job.site.notes}
-              onCommit={(text) => edit('Site notes', (d) => void (d.site.notes = text))}
-            />
-          </div>
-        </Card>
-        <Card title="Site" className="lg:col-span-2">
-          <div className="grid gap-4 px-4 py-3 sm:grid-cols-2">
-            <TextField
-              label="Name of the site"
-              value={job.title}
-              required
-              maxLength={80}
-              onCommit={(text) => edit('Site name', (d) => void (d.title = text))}
-            />
-            <TextField label="Task" value={job.task} onCommit={(text) => edit('Task', (d) => void (d.task = text))} />
-            <TextField
-              label="Address"
-              value={job.site.address}
-              onCommit={(text) => edit('Address', (d) => void (d.site.address = text))}
-            />
-            <TextField
-              label="Contact"
-              value={job.site.contact}
-              onCommit={(text) => edit('Contact', (d) => void (d.site.contact = text))}
-            />
-            <div>
-              <div className="mb-1 text-soft">Practice</div>
-              <Segments<Practice>
-                label="Practice"
-                value={job.practice}
-                options={[
-                  { value: '120', says: '120 V, AWG, ft' },
-                  { value: '230', says: '230 V, mm², m' },
-                ]}
-                onChange={(practice) => edit(`${practice} V practice`, (d) => void (d.practice = practice))}
-              />
-            </div>
-            <div className="flex items-end">
-              <a
-                href={`/api/jobs/${session.id}/file`}
-                download
-                className="inline-flex min-h-11 items-center rounded-control border border-line px-4 font-semibold hover:border-soft"
-              >
-                Save the job as a file
-              </a>
-            </div>
-          </div>
-        </Card>
       </div>
+      {asked && <RewireSheet job={job} scheme={asked} wire={wire} close={close} />}
     </div>
   )
 }
 
-function verdict(job: Job): string {
+/** The one thing to do next: wire it, wire it another way, or go to the circuit. */
+function NextStep({ job, chosen, ask }: { job: Job; chosen: Scheme | undefined; ask: (scheme: Scheme) => void }) {
+  const { session } = useSession()
+  const wired = Object.keys(job.parts).length > 0
+  const same = wired && chosen?.id === job.scheme?.id && outOfStep(job).length === 0
+  const link = 'inline-flex min-h-11 items-center rounded-control px-4 font-semibold'
+  return (
+    <div className="flex flex-wrap gap-2">
+      {chosen && !same && (
+        <Button look="strong" onClick={() => ask(chosen)}>
+          {wired ? 'Wire it again' : 'Wire it'}
+        </Button>
+      )}
+      {wired && (
+        <Link
+          to={`/jobs/${session.id}/scheme`}
+          className={`${link} ${same || !chosen ? 'bg-ink text-paper' : 'border border-line bg-card hover:border-soft'}`}
+        >
+          To the circuit
+        </Link>
+      )}
+    </div>
+  )
+}
+
+function verdict(job: Job, fitting: readonly Scheme[]): string {
   const count = Object.keys(job.zones).length
   if (count === 0) return 'Add the zones: everything else has a usual value you can change.'
   const step = outOfStep(job)
-  if (step.length > 0)
-    return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again under ways to wire it.`
-  const ways = fittingSchemes(job).length
+  if (step.length > 0) return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again.`
+  const ways = fitting.length
   const { kind } = job.survey.boiler
   const boiler = kind === '' ? 'No boiler here' : (kindOf({ kind: likeOf(job, kind) })?.name ?? 'Boiler')
   const zones = `${count} ${count === 1 ? 'zone' : 'zones'}. ${boiler}.`
   if (ways === 0) return `${zones} No way of wiring fits this yet: the ways say why.`
-  return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}.`
+  return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}${unproven(job)}.`
+}
+
+/** Zones whose valve has no switch to prove with. */
+function unproven(job: Job): string {
+  const names = zonesInOrder(job)
+    .filter(({ valveKind }) => {
+      const kind = kindOf({ kind: likeOf(job, valveKind) })
+      return kind && !endSwitchOf(kind.roles)
+    })
+    .map(({ name }) => name)
+  if (names.length === 0) return ''
+  if (names.length === 1) return `; the valve of ${names[0]} proves nothing`
+  return names.length === Object.keys(job.zones).length
+    ? '; no valve proves anything'
+    : `; ${names.length} valves prove nothing`
 }

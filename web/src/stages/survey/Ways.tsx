@@ -3,39 +3,27 @@ import {
   fittingSchemes,
   type Job,
   nearestFits,
-  rewireBy,
   type Scheme,
   schemes,
   sketchOf,
-  wireBy,
   zonesInOrder,
 } from '@civil-lantern/core'
-import { useMemo, useState } from 'react'
-import { Link, useNavigate } from 'react-router'
-import { toast } from 'sonner'
-import { newId } from '../../base/shelf.ts'
+import { useMemo } from 'react'
+import { Link } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { RewireSheet } from './RewireSheet.tsx'
 import { Schools } from './Schools.tsx'
+import { useWiring } from './use-wiring.ts'
 import { WaySketch } from './WaySketch.tsx'
 
 /** The ways to wire what was surveyed, each in words and as a drawing before it is chosen; those that do not fit say why. */
 export function Ways() {
   const { session, plan: job } = useSession()
-  const navigate = useNavigate()
-  const [asked, setAsked] = useState<Scheme>()
+  const { wired, wire, asked, ask, close } = useWiring(job)
   const fitting = useMemo(() => fittingSchemes(job).map((scheme) => ({ scheme, lines: sketchOf(scheme, job) })), [job])
   const nearest = useMemo(() => nearestFits(job), [job])
   const others = schemes.filter((scheme) => !fitOf(scheme, job).fits)
-  const wired = Object.keys(job.wires).length > 0
-  const wire = (scheme: Scheme, keep: boolean) => {
-    const made = keep ? rewireBy(job, scheme, newId()) : wireBy(job, scheme, newId())
-    if (made) session.take(made.edit)
-    toast(!wired ? 'Wired.' : made ? 'Wired again. Undo brings the old wiring back.' : 'It is wired so already.')
-    setAsked(undefined)
-    void navigate(`/jobs/${session.id}/scheme/loops`)
-  }
   if (zonesInOrder(job).length === 0)
     return (
       <Card>
@@ -82,10 +70,7 @@ export function Ways() {
               ))}
             </ul>
             <div className="p-4">
-              <Button
-                look={chosen ? 'plain' : 'strong'}
-                onClick={() => (wired ? setAsked(scheme) : wire(scheme, false))}
-              >
+              <Button look={chosen && wired ? 'plain' : 'strong'} onClick={() => ask(scheme)}>
                 {chosen ? 'Wire it this way again' : 'Wire it this way'}
               </Button>
             </div>
@@ -125,7 +110,7 @@ export function Ways() {
         </Card>
       )}
       <Schools job={job} />
-      {asked && <RewireSheet job={job} scheme={asked} wire={wire} close={() => setAsked(undefined)} />}
+      {asked && <RewireSheet job={job} scheme={asked} wire={wire} close={close} />}
     </div>
   )
 }

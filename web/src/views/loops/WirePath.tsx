@@ -1,5 +1,5 @@
 import type { CircuitClass, Run } from '@civil-lantern/core'
-import { hue } from '../colours.ts'
+import { hue } from '../../ui/colours.ts'
 import { Core } from './WireCore.tsx'
 
 const GAP = 9

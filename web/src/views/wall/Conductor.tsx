@@ -1,6 +1,6 @@
 import type { CircuitClass } from '@civil-lantern/core'
 import { memo } from 'react'
-import { hue } from '../colours.ts'
+import { hue } from '../../ui/colours.ts'
 import { beside, pathOf } from './line.ts'
 import type { Point } from './route.ts'
 

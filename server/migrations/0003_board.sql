@@ -1,0 +1,2 @@
+ALTER TABLE `jobs` ADD `shelf` text DEFAULT 'open' NOT NULL;--> statement-breakpoint
+ALTER TABLE `jobs` ADD `summary` text;

@@ -11,7 +11,9 @@ const tiers = [
   ['compare', 'intent', 'poles', 'feeds', 'record', 'suppose', 'schemes'],
   ['loops'],
   ['load', 'plan', 'checks', 'rungs', 'timeline'],
-  ['proof', 'hands', 'sums', 'find'],
+  ['proof', 'hands', 'sums'],
+  ['prove', 'hookup'],
+  ['find'],
   ['bench', 'standing', 'formats'],
   ['demo'],
 ]

@@ -34,6 +34,9 @@ export { copyZone } from './hands/copy-zone.ts'
 export { hangPart } from './hands/hang.ts'
 export { removePart } from './hands/remove.ts'
 export { spliceInto } from './hands/splice-into.ts'
+// hookup: the isolation gate, and what is still to be landed
+export { type Gate, gateOf, isDead } from './hookup/gate.ts'
+export { type Join, type LandingEnd, partsList, type RunSheet, runSheet } from './hookup/run-sheet.ts'
 export { heating, type Intent, intentOf } from './intent/intent.ts'
 // job: the document, its edits, units
 export { documentOf, jobWith, noCircuit, plannedJob } from './job/document.ts'
@@ -90,6 +93,24 @@ export { deadMap, guardsOf, type LiveTerminal, liveTerminals } from './proof/liv
 export { BOILER, isOn, type OutputRule, outputRules, rowsAsCsv } from './proof/outputs.ts'
 export { fixOfDifference, pathOf } from './proof/path.ts'
 export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven } from './proof/proof.ts'
+// prove: the commissioning script, how far it has come, what it is compared with
+export { closingCheck, stepsFor } from './prove/parts-of-script.ts'
+export { plantOf } from './prove/plant.ts'
+export {
+  type Baseline,
+  baselineKey,
+  baselineOf,
+  notSignable,
+  type Outcome,
+  type ProofRun,
+  proofsIn,
+  type StepOutcome,
+} from './prove/proofs.ts'
+export { keeps } from './prove/prove-bench.ts'
+export { deadReads } from './prove/reads.ts'
+export { scriptOf } from './prove/script.ts'
+export type { Expectation, ExpectedReading, Script, Step } from './prove/step.ts'
+export { triedBy } from './prove/tried.ts'
 export { assumedOf, certaintyAt } from './record/certainty.ts'
 export { circuitOf, keyOf, type Standing, usualCircuit, type Which } from './record/circuit-of.ts'
 export { Entry, hadSeen, inOrder, type Maker, nextEntry } from './record/entry.ts'

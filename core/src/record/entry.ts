@@ -74,6 +74,7 @@ export interface Maker {
   readonly revision: number
   readonly visit?: string
   readonly case?: string
+  readonly proof?: string
 }
 
 /**
@@ -81,7 +82,7 @@ export interface Maker {
  * @param known every entry the device has, in any order
  */
 export function nextEntry(
-  { id, by, device, clock, revision, visit, case: ofCase }: Maker,
+  { id, by, device, clock, revision, visit, case: ofCase, proof }: Maker,
   known: readonly Entry[],
   body: Entry['body'],
   stand?: Stand,
@@ -99,6 +100,7 @@ export function nextEntry(
     id,
     ...(visit === undefined ? {} : { visit }),
     ...(ofCase === undefined ? {} : { case: ofCase }),
+    ...(proof === undefined ? {} : { proof }),
     by,
     device,
     counter,

@@ -40,6 +40,15 @@ export const schools = {
     answers: { links: 'link terminals', bigger: 'fewer, bigger terminals' },
     why: 'Links keep few conductors under each screw, so a single one can be lifted to measure.',
   },
+  landing: {
+    asks: 'Conductors are landed',
+    answers: {
+      wiring: 'as the wiring asks',
+      supply: 'supply, neutral and earth everywhere first',
+      circuit: 'one complete circuit after another',
+    },
+    why: 'With a wiring centre supply, neutral and earth go everywhere first; low-voltage loops are closed one after another. Line voltage always comes before low.',
+  },
   volts: {
     asks: 'Voltage is measured on',
     answers: { loz: 'low impedance', high: 'high impedance' },

@@ -11,6 +11,8 @@ import { line } from './ways.ts'
 export interface Mistake {
   readonly name: string
   readonly job: () => Job
+  /** The plant as it should be. */
+  readonly sound: () => Job
   readonly culprit: readonly Spot[]
   /** What is wrong that is no matter of wires. */
   readonly supposed: readonly string[]
@@ -263,6 +265,7 @@ const every: readonly Mistake[] = Object.entries(plants).flatMap(([plant, make])
     return {
       name: `${plant}: ${name}`,
       supposed,
+      sound: make,
       job() {
         const job = make()
         seed(job)

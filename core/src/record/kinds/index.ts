@@ -4,13 +4,17 @@ import type { EntryKind } from '../entry-kind.ts'
 import { action } from './action.ts'
 import { back } from './back.ts'
 import { complaint } from './case.ts'
+import { dead } from './dead.ts'
 import { landed } from './landed.ts'
 import { note } from './note.ts'
 import { part } from './part.ts'
 import { power } from './power.ts'
+import { proof } from './proof.ts'
 import { reading } from './reading.ts'
 import { repair } from './repair.ts'
 import { seen } from './seen.ts'
+import { sign } from './sign.ts'
+import { step } from './step.ts'
 import { visit } from './visit.ts'
 
 /** Every kind of entry. A new one is a new file and one line here. */
@@ -23,6 +27,10 @@ export const entryKinds: readonly EntryKind[] = [
   landed,
   part,
   power,
+  dead,
+  proof,
+  step,
+  sign,
   repair,
   note,
   back,

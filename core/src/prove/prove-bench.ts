@@ -1,0 +1,117 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import { read } from '../meter/meter.ts'
+import { askingOf } from '../motion/asking.ts'
+import { is, played, put } from '../motion/plays.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { openingOf } from '../motion/surroundings.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { reshaped } from '../suppose/index.ts'
+import type { Supposition } from '../suppose/supposition.ts'
+import type { Bringing, Expectation, ExpectedReading } from './step.ts'
+
+const OPEN = 0.5
+/** What a tank and a limit are usually set to where the kind does not say, and how far beyond they are taken; Celsius. */
+const TANK = 60
+const LIMIT = 90
+const ABOVE = 5
+
+/** A plant, sound or with something wrong, that is brought through the steps of a script one after the other. */
+export class ProveBench {
+  readonly simulation: Simulation
+  readonly #job: Job
+  #warmed = new Map<InstalledPart, number>()
+  #limited = new Map<InstalledPart, number>()
+
+  constructor(job: Job, wrong: readonly Supposition[] = []) {
+    this.#job = reshaped(job, wrong)
+    this.simulation = benchWith(job, wrong)
+    this.simulation.settle()
+  }
+
+  /** Brings a step about and waits until all is at rest. Answers the seconds that took. */
+  bring({ calls, opened, warm = [], limited = [] }: Bringing): number {
+    const bench = this.simulation
+    const from = bench.now
+    for (const part of bench.netlist.parts.values())
+      if (isIsolator(part)) {
+        const closed = !opened.includes(part.id)
+        if (is(bench, part, 'closed') !== closed) put(bench, part, 'closed', closed)
+      }
+    for (const [id, zone] of Object.entries(this.#job.zones)) {
+      const asking = askingOf(this.#job, zone)
+      if (!asking || !bench.has(asking.part)) continue
+      const wanted = calls.includes(id) ? asking.on : asking.off
+      if (bench.stateOf(asking.part)[asking.state] !== wanted) bench.set(asking.part, asking.state, wanted)
+    }
+    this.#warmed = this.#heldAt(
+      'warmth',
+      warm.flatMap((zone) => this.#job.zones[zone]?.thermostat ?? []),
+      this.#warmed,
+      (part) => (part.figures[part.kind.roles?.setpoint ?? ''] ?? TANK) + ABOVE,
+    )
+    this.#limited = this.#heldAt(
+      'water',
+      limited,
+      this.#limited,
+      (part) => (part.figures[part.kind.roles?.limit ?? ''] ?? LIMIT) + 1,
+    )
+    bench.settle()
+    return bench.now - from
+  }
+
+  /** Holds a warmth at parts that are named, and lets go of those that are not any more. */
+  #heldAt(
+    role: 'warmth' | 'water',
+    ids: readonly string[],
+    before: Map<InstalledPart, number>,
+    at: (part: InstalledPart) => number,
+  ): Map<InstalledPart, number> {
+    const bench = this.simulation
+    for (const [part, was] of before) if (!ids.includes(part.id)) put(bench, part, role, was)
+    const held = new Map<InstalledPart, number>()
+    for (const id of ids) {
+      const part = bench.netlist.parts.get(id)
+      const now = part && played(bench, part, role)
+      if (!part || typeof now !== 'number') continue
+      held.set(part, before.get(part) ?? now)
+      put(bench, part, role, at(part))
+    }
+    return held
+  }
+
+  /** Is it so? */
+  shows({ part: id, looks }: Pick<Expectation, 'part' | 'looks'>): boolean {
+    const bench = this.simulation
+    const part = bench.netlist.parts.get(id)
+    if (!part) return false
+    switch (looks) {
+      case 'open':
+        return openingOf(part, bench.stateOf(id)) > OPEN
+      case 'runs':
+        return is(bench, part, 'running')
+      case 'called':
+        return is(bench, part, 'told')
+      case 'burns':
+        return is(bench, part, 'flame')
+    }
+  }
+
+  /** What a meter reads; undefined where a terminal is not there, null where it shows OL. */
+  reads({ mode, from, to }: Pick<ExpectedReading, 'mode' | 'from' | 'to'>): number | null | undefined {
+    const { netlist } = this.simulation
+    const [a, b] = [netlist.nodeOf.get(from), netlist.nodeOf.get(to)]
+    if (a === undefined || b === undefined) return undefined
+    return read(this.simulation, mode, a, b).value
+  }
+}
+
+/** A switch the hand opens to take the power off what is behind it. */
+export const isIsolator = ({ kind }: Pick<InstalledPart, 'kind'>): boolean =>
+  kind.class === 'switch' && kind.roles?.closed !== undefined && (kind.controls?.length ?? 0) > 0
+
+/** Does a reading lie within its bounds? */
+export function keeps({ least, most }: Pick<ExpectedReading, 'least' | 'most'>, value: number | null): boolean {
+  if (value === null) return most === null
+  return Math.abs(value) >= least && (most === null || Math.abs(value) <= most)
+}

@@ -1,0 +1,100 @@
+import { afterAll, describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import { intentOf } from '../intent/intent.ts'
+import type { Job } from '../job/schema.ts'
+import { everySupposition, inPattern } from '../suppose/index.ts'
+import type { Supposition } from '../suppose/supposition.ts'
+import { wired } from '../testing/benches.ts'
+import { mistakes, plants } from '../testing/mistakes.ts'
+import { sizesOf, ways } from '../testing/ways.ts'
+import { expectationsOf } from './expectations.ts'
+import { plantOf } from './plant.ts'
+import { ProveBench } from './prove-bench.ts'
+import { scriptOf } from './script.ts'
+import type { Bringing, Script } from './step.ts'
+import { triedBy } from './tried.ts'
+
+declare const console: { log(line: string): void }
+
+/** Does what is wrong change an output in any combination of calls, or with the power cut and back? */
+function changesAnOutput(sound: Job, job: Job, wrong: readonly Supposition[] = []): boolean {
+  const plant = plantOf(sound)
+  const intent = intentOf(sound)
+  const zones = Object.keys(sound.zones)
+  const masks = 2 ** zones.length
+  const bench = new ProveBench(job, wrong)
+  const differs = (bringing: Bringing) => {
+    bench.bring(bringing)
+    return expectationsOf(sound, plant, intent, bringing).some((one) => bench.shows(one) !== one.so)
+  }
+  for (let i = 0; i < masks; i++) {
+    const mask = i ^ (i >> 1)
+    if (differs({ calls: zones.filter((_, bit) => mask & (1 << bit)), opened: [] })) return true
+  }
+  const [first] = plant.isolators
+  return first !== undefined && [[first], []].some((opened) => differs({ calls: zones, opened }))
+}
+
+const scripts = new Map<() => Job, { job: Job; script: Script }>()
+function of(make: () => Job) {
+  const known = scripts.get(make) ?? { job: make(), script: scriptOf(make()) }
+  scripts.set(make, known)
+  return known
+}
+
+describe('the script of a sound plant', () => {
+  it.each(ways.map((way) => [JSON.stringify(way), way] as const))('%s passes it in every size', (_name, way) => {
+    for (const zones of sizesOf(way)) {
+      const job = wired({ ...way, zones })
+      const script = scriptOf(job)
+      expect(triedBy(script, job)).toEqual([])
+      const features = script.steps.filter(({ feature }) => feature).length
+      expect(script.steps.length).toBeLessThanOrEqual(2 * zones + 8 + features)
+    }
+  })
+
+  it.each(Object.entries(demoJobs))('%s: begins dead, ends with nothing calling, covers what it can', (_id, make) => {
+    const { script } = of(make)
+    expect(script.steps[0]).toMatchObject({ id: 'dead', dead: true })
+    expect(script.steps.at(-1)).toMatchObject({ id: 'off', calls: [], opened: [] })
+    expect(script.steps.at(-1)!.expects.every(({ so }) => !so)).toBe(true)
+    const { done, of: all, notCovered } = script.coverage
+    expect(done + notCovered.length).toBe(all)
+    expect(done / all).toBeGreaterThan(0.75)
+    expect(notCovered.every(({ why }) => why.length > 10)).toBe(true)
+  })
+})
+
+describe('what is wrong fails at least one step', () => {
+  let [caught, asked] = [0, 0]
+  const missed: string[] = []
+  const hold = (name: string, sound: Job, job: Job, script: Script, wrong: readonly Supposition[] = []) => {
+    if (!changesAnOutput(sound, job, wrong)) return
+    asked++
+    if (triedBy(script, job, wrong, 1).length > 0) caught++
+    else missed.push(name)
+  }
+  afterAll(() =>
+    console.log(`a wrong plant fails its script: ${caught} of ${asked}; not: ${missed.join('; ') || 'none'}`),
+  )
+
+  it('the mistakes made on purpose', () => {
+    for (const { name, sound, job } of mistakes) {
+      const { job: clean, script } = of(sound)
+      hold(name, clean, job(), script)
+    }
+    expect(asked).toBeGreaterThan(200)
+    expect(caught / asked).toBeGreaterThanOrEqual(0.98)
+  })
+
+  it('every fifth fault of a part, another of the next plant', () => {
+    const before = [caught, asked] as const
+    for (const [at, [name, make]] of Object.entries(plants).entries()) {
+      const { job, script } = of(make)
+      const faults = everySupposition(job).filter((one) => one.id.startsWith('part:') && inPattern(one) && !one.pattern)
+      for (const [i, one] of faults.entries()) if (i % 5 === at % 5) hold(`${name}: ${one.id}`, job, job, script, [one])
+    }
+    expect(asked - before[1]).toBeGreaterThan(100)
+    expect((caught - before[0]) / (asked - before[1])).toBeGreaterThanOrEqual(0.98)
+  })
+})

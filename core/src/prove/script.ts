@@ -1,0 +1,236 @@
+import { type Intent, intentOf } from '../intent/intent.ts'
+import { mains } from '../job/practice.ts'
+import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
+import { clockWords } from '../timeline/clock-words.ts'
+import { labelOf } from '../words/words.ts'
+import { coverageOf } from './coverage.ts'
+import { expectationsOf } from './expectations.ts'
+import { type ProvenPlant, plantOf } from './plant.ts'
+import { ProveBench } from './prove-bench.ts'
+import { deadReads, earthReads, lineReads, loadReads, separationReads } from './reads.ts'
+import type { Bringing, ExpectedReading, Script, Step } from './step.ts'
+
+const LIVE = 'Live: meter leads and nothing else under an open cover. A 24 V box holds line voltage too.'
+const LINE = 'Line voltage: for licensed or competent people under the local code.'
+const LOCK = 'Only the lock and the tester count, never a screen.'
+
+/** A step before its seconds, bounds and cautions are known. */
+interface Draft extends Bringing {
+  readonly id: string
+  readonly name: string
+  readonly does: readonly string[]
+  readonly places: readonly string[]
+  readonly reads?: readonly ExpectedReading[]
+  readonly dead?: true
+  readonly feature?: string
+  readonly cautions?: readonly string[]
+}
+
+/**
+ * The commissioning script of a job, computed: dead work first, then the line, nothing calling, every zone alone and handed
+ * over to the next so that each pump, relay and switch is held by one zone after another, all, the power cut and back, what
+ * this plant has besides, and last always nothing calling. What is expected of valves, pumps and boiler is the job's intent;
+ * the readings and the seconds are those of its circuit.
+ *
+ * @example scriptOf(kestrelPoint()).steps.at(-1)!.name // 'Nothing calls any more'
+ */
+export function scriptOf(job: Job): Script {
+  const plant = plantOf(job)
+  const intent = intentOf(job)
+  const bench = new ProveBench(job)
+  const steps = draftsOf(job, plant, intent).map((draft) => stepOf(job, plant, intent, bench, draft))
+  return { steps, coverage: coverageOf(job, steps) }
+}
+
+/** Zones in an order in which neighbours hang near each other: the stairs are walked once. */
+export function inWalkingOrder(job: Job): ReturnType<typeof zonesInOrder> {
+  const at = (zone: { place: string }) => job.places[zone.place]?.order ?? 0
+  return zonesInOrder(job).sort((a, b) => at(a) - at(b) || a.number - b.number)
+}
+
+function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
+  const { isolators, room } = plant
+  const zones = inWalkingOrder(job)
+  const all = zones.map(({ id }) => id)
+  const first = isolators[0]
+  const off = first ? [first] : []
+  const askAt = (ids: readonly string[]) => [...new Set(ids.map((id) => job.zones[id]!.place)), room]
+  const named = (ids: readonly string[]) => ids.map((id) => job.zones[id]!.name)
+  const drafts: Draft[] = []
+  if (first)
+    drafts.push(
+      {
+        id: 'dead',
+        name: 'Off, locked and proven dead',
+        does: [
+          `Open ${labelOf(job, first)}, lock it, and keep the key.`,
+          'Prove the tester on a live source, test every point below, prove the tester again.',
+        ],
+        places: [plant.placeOf(first), room],
+        calls: [],
+        opened: off,
+        reads: deadReads(plant),
+        dead: true,
+        cautions: [LOCK, LINE],
+      },
+      {
+        id: 'ohms',
+        name: 'Earth continuous, circuits apart',
+        does: ['With all dead: earth from every metal part to the supply’s, then between what may not be joined.'],
+        places: [room],
+        calls: [],
+        opened: off,
+        reads: [...earthReads(plant), ...separationReads(plant)],
+        dead: true,
+        cautions: [LOCK, 'No insulation test with boards, thermostats or actuators connected.'],
+      },
+    )
+  drafts.push({
+    id: 'line',
+    name: 'Line voltage and its polarity',
+    does: [first ? `Close ${labelOf(job, first)}.` : 'Power on.', 'Read at the way in, on low impedance.'],
+    places: [room],
+    calls: [],
+    opened: [],
+    reads: lineReads(plant),
+    cautions: [LINE],
+  })
+  drafts.push({
+    id: 'none',
+    name: 'Nothing calls',
+    does: ['Every thermostat turned down. Nothing may move, run or burn.'],
+    places: [...new Set([...askAt(all)])],
+    calls: [],
+    opened: [],
+    reads: loadReads(plant, []),
+  })
+  for (const [i, zone] of zones.entries()) {
+    const before = zones[i - 1]
+    if (before)
+      drafts.push({
+        id: `over:${before.id}+${zone.id}`,
+        name: `${before.name} and ${zone.name} together`,
+        does: [`${zone.name} calls too; ${before.name} goes on calling.`],
+        places: askAt([zone.id]),
+        calls: [before.id, zone.id],
+        opened: [],
+      })
+    drafts.push({
+      id: `alone:${zone.id}`,
+      name: `${zone.name} alone`,
+      does: before
+        ? [`Turn ${before.name} down: ${zone.name} holds on by itself.`]
+        : [`Turn ${zone.name} up. Nothing else calls.`],
+      places: askAt(before ? [before.id] : [zone.id]),
+      calls: [zone.id],
+      opened: [],
+      reads: loadReads(plant, [zone.id]),
+    })
+  }
+  if (zones.length > 1)
+    drafts.push({
+      id: 'all',
+      name: intent.first ? 'All call; hot water goes first' : 'All call',
+      does: [`Turn all up: ${named(all).join(', ')}.`],
+      places: askAt(all),
+      calls: all,
+      opened: [],
+      reads: loadReads(plant, all),
+    })
+  for (const [i, isolator] of isolators.entries()) {
+    drafts.push({
+      id: `cut:${isolator}`,
+      name: `${labelOf(job, isolator)} opened while all call`,
+      does: [`Open ${labelOf(job, isolator)}. All that is behind it must be dead.`],
+      places: [plant.placeOf(isolator), room],
+      calls: all,
+      opened: [isolator],
+      ...(i > 0 ? { feature: 'another isolator' } : {}),
+    })
+    if (i === isolators.length - 1)
+      drafts.push({
+        id: 'back',
+        name: 'Power back while all call',
+        does: [`Close ${labelOf(job, isolator)}. Everything starts at once.`],
+        places: [plant.placeOf(isolator), room],
+        calls: all,
+        opened: [],
+      })
+  }
+  for (const zone of zones.filter(({ id }) => plant.tanks.includes(id)))
+    drafts.push({
+      id: `warm:${zone.id}`,
+      name: `${zone.name} warm enough`,
+      does: ['Turn its dial below the water’s temperature; put it back after, and note where it stood.'],
+      places: askAt([zone.id]),
+      calls: all,
+      opened: [],
+      warm: [zone.id],
+      feature: 'a tank with a thermostat',
+    })
+  for (const boiler of plant.limited)
+    drafts.push({
+      id: `limit:${boiler}`,
+      name: `${labelOf(job, boiler)} at its limit`,
+      does: ['Turn the limit’s dial below the water’s temperature; put it back after, and note where it stood.'],
+      places: [plant.placeOf(boiler)],
+      calls: all,
+      opened: [],
+      limited: [boiler],
+      feature: 'a limit',
+      cautions: ['A limit is tried by its dial, never by bridging or overheating.'],
+    })
+  drafts.push({
+    id: 'off',
+    name: 'Nothing calls any more',
+    does: ['Turn all down and wait until everything has run out.'],
+    places: askAt(all),
+    calls: [],
+    opened: [],
+    reads: loadReads(plant, []),
+  })
+  return drafts
+}
+
+function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench, draft: Draft): Step {
+  const { id, name, does, places, calls, opened, warm, limited, dead, feature, cautions = [] } = draft
+  const bringing: Bringing = { calls, opened, ...(warm ? { warm } : {}), ...(limited ? { limited } : {}) }
+  const seconds = bench.bring(bringing)
+  const reads = (draft.reads ?? []).flatMap((one) => bounded(bench, job, one))
+  return {
+    id,
+    name,
+    does,
+    places,
+    ...bringing,
+    waits: { usual: Math.round(seconds), notBefore: Math.round(seconds * SLOW) },
+    expects: expectationsOf(job, plant, intent, bringing),
+    reads,
+    cautions: [
+      ...cautions,
+      ...(reads.length > 0 && !dead && !cautions.includes(LINE) ? [LIVE] : []),
+      ...(seconds > LONG ? [`Not a fault before ${clockWords(seconds * SLOW)}.`] : []),
+    ],
+    ...(dead ? { dead } : {}),
+    ...(feature ? { feature } : {}),
+  }
+}
+
+/** Sound parts differ by a fifth in their times. */
+const SLOW = 1.2
+const LONG = 1
+/** How far mains, transformer and meter together put volts from those of the simulation, as a share. */
+const OFF = 0.12
+const LEAST_VOLTS = 1
+
+/** A reading with the bounds of a sound plant; none where the circuit has no such point, or where it reads nothing to hold to. */
+function bounded(bench: ProveBench, job: Job, one: ExpectedReading): ExpectedReading[] {
+  if (one.mode === 'ohms') return [one]
+  const value = bench.reads(one)
+  if (value === undefined || value === null) return []
+  const volts = Math.abs(value)
+  if (one.most !== null && one.most <= LEAST_VOLTS) return [one]
+  if (volts < LEAST_VOLTS) return [{ ...one, least: 0, most: Math.max(2, mains(job.practice).volts * 0.01) }]
+  return [{ ...one, least: volts * (1 - OFF), most: volts * (1 + OFF) }]
+}

@@ -21,8 +21,10 @@ import {
   type Scheme,
   schemeCalled,
   schemes,
+  scriptOf,
   sentenceText,
   studyLoad,
+  triedBy,
   verdictOf,
   wiredBy,
   writeSpice,
@@ -117,6 +119,15 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       print({ ...finding, ...(fix ? { fix: fix.says } : {}) })
     }
     return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async commission(args) {
+    const { as, job, supposed } = await jobAndOptions(args)
+    const script = scriptOf(job)
+    // What is supposed is of the wall: the script is of the job, and tells where the wall fails it.
+    const fails = triedBy(script, job, supposed)
+    print({ as, ...script, fails })
+    return fails.length > 0 ? 1 : 0
   },
 
   async prove(args) {

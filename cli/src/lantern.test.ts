@@ -189,3 +189,19 @@ it('load says what each transformer carries at worst, when, and what mends it', 
     JSON.parse(sound.out).transformers[0].worst.va - 4,
   )
 })
+
+it('prints the commissioning script, and where a wall with something wrong fails it', async () => {
+  const [sound, wrong, crossed] = await Promise.all([
+    lantern('commission', file),
+    lantern('commission', file, '--fault', 'V2.windingOpen'),
+    lantern('commission', file, '--fault', 'V2.nothing'),
+  ])
+  const script = JSON.parse(sound.out)
+  expect([sound.code, script.fails]).toEqual([0, []])
+  expect(script.steps.map(({ id }: { id: string }) => id).slice(0, 2)).toEqual(['dead', 'ohms'])
+  const { fails } = JSON.parse(wrong.out)
+  expect(wrong.code).toBe(1)
+  expect(fails[0].step).toBe('over:keepers+signal')
+  expect([crossed.code, crossed.out]).toEqual([2, ''])
+  expect(crossed.err).toContain('windingOpen')
+})

@@ -9,6 +9,8 @@ const USAGE = `lantern COMMAND JOB.json [options]
   check    findings, one a line; exit 1 where any is above tidy
   load     what each transformer, contact and fuse carries at worst, what mends it, how many more valves fit;
            exit 1 where something is short
+  commission  the commissioning script with what is expected; with --fault and the like, where such a wall fails it;
+           exit 1 where it does
   prove    every combination of calls against the intent; differences, one a line; exit 1 where there is any
   spice    the circuit as a SPICE netlist
   scheme   the job wired from its survey: the first way that fits, or --way ID

@@ -11,13 +11,19 @@ export interface Seen {
 
 /**
  * What the log has on a complaint: readings where an ask would have its leads, words on a part that can be asked of, and rooms
- * that heat or stay cold. Only what was read or seen on the wall, or on the stand-in, counts; never what was computed.
+ * that heat or stay cold; where it came up in a proof, what was read and passed there too. Only what was read or seen on the wall, or on the stand-in, counts; never what was computed.
  */
 export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: readonly Ask[]): Seen[] {
   const gone = takenBack(entries)
+  const proof = entries.find(({ id }) => id === ofCase)?.body.proof
   return entries.flatMap((entry): Seen[] => {
     const { id, body, source, stand } = entry
-    if (entry.case !== ofCase || gone.has(id) || source === 'computed') return []
+    const ofProof = proof !== undefined && entry.proof === proof
+    if ((entry.case !== ofCase && !ofProof) || gone.has(id) || source === 'computed') return []
+    if (ofProof && body.kind === 'step') {
+      const alone = /^alone:(.+)$/.exec(String(body.step))?.[1]
+      return alone && body.outcome === 'pass' ? [{ entry: id, evidence: { is: 'room', zone: alone, heats: true } }] : []
+    }
     const calling = Object.entries(stand?.calls ?? {}).flatMap(([zone, { on }]) => (on ? [zone] : []))
     if (body.kind === 'reading' && (body.mode === 'loz' || body.mode === 'volts') && typeof body.value === 'number') {
       const [from, to] = [pointIn(body.from), pointIn(body.to)]

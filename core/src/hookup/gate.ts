@@ -32,7 +32,10 @@ export function gateOf(document: Document, entries: readonly Entry[], heard: boo
   const offs = wall.filter(({ body }, at) => at > back && body.kind === 'power' && body.does === 'off')
   const last = offs.at(-1)
   const off = last !== undefined && found.power === 'off'
-  const locks = [...new Set(offs.flatMap(({ body }) => (body.lockedBy ? [String(body.lockedBy)] : [])))]
+  // A lock is its owner's: named, or of whoever entered it.
+  const locks = [
+    ...new Set(offs.flatMap(({ body, by }) => (body.lockedBy === undefined ? [] : [String(body.lockedBy) || by]))),
+  ].filter(Boolean)
   const proven = wall.findLast((entry) => entry.body.kind === 'dead' && last !== undefined && inOrder(entry, last) > 0)
   const doubt = found.conflicts.some(({ subject }) => subject === 'power')
   const say = (open: boolean, says: string, known = true): Gate => ({ open, says, off, locks, proven, known })

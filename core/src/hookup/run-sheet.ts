@@ -23,6 +23,8 @@ export interface Join {
   readonly does: 'lift' | 'move' | 'land'
   /** Its id on the plan; on the wall where it is only lifted. */
   readonly wire: string
+  /** Its id on the wall, for what hangs there already. */
+  readonly was?: string
   readonly label: string
   readonly colour: string
   /** Square millimetres. */
@@ -68,12 +70,12 @@ export function runSheet(plan: Job, found: Job): RunSheet {
   const joins: Join[] = []
   let stays = 0
   for (const [id, wire] of Object.entries(found.wires))
-    if (!wires.has(id)) joins.push(joinOf(found, id, wire, 'lift', pointsInWords(found, wire)))
+    if (!wires.has(id)) joins.push(joinOf(found, id, wire, 'lift', { was: id, now: pointsInWords(found, wire) }))
   for (const [id, wire] of Object.entries(plan.wires)) {
     const old = kept.has(id) ? found.wires[kept.get(id)!] : undefined
     if (!old) joins.push(joinOf(plan, id, wire, 'land'))
     else if (sameEnds(plan, [here(old.from), here(old.to)], wire)) stays++
-    else joins.push(joinOf(plan, id, wire, 'move', pointsInWords(found, old)))
+    else joins.push(joinOf(plan, id, wire, 'move', { was: kept.get(id)!, now: pointsInWords(found, old) }))
   }
   const ranked = joins.map((join) => ({ join, rank: rankOf(plan, join) })).sort((a, b) => byRank(a.rank, b.rank))
   return {
@@ -99,7 +101,7 @@ function sameEnds(plan: Job, now: readonly string[], { from, to }: Wire): boolea
 const pointsInWords = (job: Job, { from, to }: Wire) =>
   [from, to].map(({ part, terminal }) => `${labelOf(job, part)} ${markingOf(job, part, terminal)}`).join(' to ')
 
-function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], now?: string): Join {
+function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], hangs: Pick<Join, 'was' | 'now'> = {}): Join {
   const circuit = circuitOf(job, wire)
   const zone = zoneOf(job, wire)
   return {
@@ -113,7 +115,7 @@ function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], now?: stri
     ...(wire.core ? { core: wire.core } : {}),
     circuit,
     ends: [endOf(job, wire.from), endOf(job, wire.to)],
-    ...(now ? { now } : {}),
+    ...hangs,
     ...(zone ? { zone } : {}),
     group: does === 'lift' ? 'Off first' : (zone && job.zones[zone]?.name) || groupWords[circuit],
     cautions: [

@@ -1,7 +1,10 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
+import { mains } from '../job/practice.ts'
+import type { Job } from '../job/schema.ts'
 import { openingMode } from '../meter/opening-mode.ts'
 import { pointInWords } from '../words/words.ts'
-import type { ProvenPlant } from './plant.ts'
+import { type ProvenPlant, plantOf } from './plant.ts'
+import { ProveBench } from './prove-bench.ts'
 import type { ExpectedReading } from './step.ts'
 
 /** Earth is continuous up to this, ohms; circuits are apart from here on. */
@@ -29,14 +32,40 @@ function reading(
   }
 }
 
-/** Two ends of whatever feeds something: nothing may be left on them. */
-export const deadReads = (plant: ProvenPlant): ExpectedReading[] =>
-  plant.feeds
-    // What comes in at the supply's own terminals stays live ahead of the isolator.
-    .filter(({ part, circuit }) => part.kind.class !== 'supply' && circuit !== 'signal')
-    .map(({ part, hot, back }) =>
-      reading(plant, 'loz', `${part.id}.${hot}`, `${part.id}.${back}`, { least: 0, most: DEAD_VOLTS }),
-    )
+/**
+ * Where it is proven dead: across the line where it enters boiler, panel, wiring centre and transformers, to earth at the first
+ * of them, and across every source at low voltage. Found on the sound plant: where the line stands while it is on.
+ *
+ * @example deadReads(kestrelPoint()).map(({ says }) => says)[0] // 'Boiler L to Boiler E'
+ */
+export function deadReads(job: Job): ExpectedReading[] {
+  const plant = plantOf(job)
+  const bench = new ProveBench(job)
+  const volts = (from: string, to: string) => bench.reads({ mode: 'volts', from, to }) ?? 0
+  const line = 0.5 * mains(job.practice).volts
+  const found: ExpectedReading[] = []
+  const dead = (from: string, to: string) =>
+    found.push(reading(plant, 'loz', from, to, { least: 0, most: DEAD_VOLTS, line: true }))
+  for (const part of plant.parts.values()) {
+    const takesLine = part.kind.roles?.centre || ['boiler', 'panel', 'transformer', 'valve'].includes(part.kind.class)
+    if (!takesLine || (part.kind.class === 'valve' && found.length > 0)) continue
+    const points = Object.keys(part.kind.terminals)
+      .filter((name) => isLine(part, name))
+      .map((name) => `${part.id}.${name}`)
+    const pair = points
+      .flatMap((from, i) => points.slice(i + 1).map((to) => [from, to] as const))
+      .find(([from, to]) => volts(from, to) > line)
+    if (!pair) continue
+    const earth = earthOf(part)
+    if (earth && !found.some(({ to }) => to.endsWith(`.${earth}`)))
+      for (const one of pair) dead(one, `${part.id}.${earth}`)
+    dead(...pair)
+  }
+  for (const { part, hot, back, circuit } of plant.feeds)
+    if (circuit !== 'line voltage' && circuit !== 'signal')
+      found.push(reading(plant, 'loz', `${part.id}.${hot}`, `${part.id}.${back}`, { least: 0, most: DEAD_VOLTS }))
+  return found
+}
 
 const earthOf = (part: InstalledPart) =>
   Object.keys(part.kind.terminals).find((name) => part.kind.terminals[name]?.circuit === 'earth')

@@ -23,6 +23,7 @@ interface Draft extends Bringing {
   readonly places: readonly string[]
   readonly reads?: readonly ExpectedReading[]
   readonly dead?: true
+  readonly byMeter?: true
   readonly feature?: string
   readonly cautions?: readonly string[]
 }
@@ -56,6 +57,7 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
   const first = isolators[0]
   const off = first ? [first] : []
   const askAt = (ids: readonly string[]) => [...new Set(ids.map((id) => job.zones[id]!.place)), room]
+  const at = (...ids: string[]) => [...new Set(ids)]
   const named = (ids: readonly string[]) => ids.map((id) => job.zones[id]!.name)
   const drafts: Draft[] = []
   if (first)
@@ -67,10 +69,10 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
           `Open ${labelOf(job, first)}, lock it, and keep the key.`,
           'Prove the tester on a live source, test every point below, prove the tester again.',
         ],
-        places: [plant.placeOf(first), room],
+        places: at(plant.placeOf(first), room),
         calls: [],
         opened: off,
-        reads: deadReads(plant),
+        reads: deadReads(job),
         dead: true,
         cautions: [LOCK, LINE],
       },
@@ -83,6 +85,7 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
         opened: off,
         reads: [...earthReads(plant), ...separationReads(plant)],
         dead: true,
+        byMeter: true,
         cautions: [LOCK, 'No insulation test with boards, thermostats or actuators connected.'],
       },
     )
@@ -94,6 +97,7 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
     calls: [],
     opened: [],
     reads: lineReads(plant),
+    byMeter: true,
     cautions: [LINE],
   })
   drafts.push({
@@ -143,7 +147,7 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
       id: `cut:${isolator}`,
       name: `${labelOf(job, isolator)} opened while all call`,
       does: [`Open ${labelOf(job, isolator)}. All that is behind it must be dead.`],
-      places: [plant.placeOf(isolator), room],
+      places: at(plant.placeOf(isolator), room),
       calls: all,
       opened: [isolator],
       ...(i > 0 ? { feature: 'another isolator' } : {}),
@@ -153,7 +157,7 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
         id: 'back',
         name: 'Power back while all call',
         does: [`Close ${labelOf(job, isolator)}. Everything starts at once.`],
-        places: [plant.placeOf(isolator), room],
+        places: at(plant.placeOf(isolator), room),
         calls: all,
         opened: [],
       })
@@ -194,7 +198,7 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
 }
 
 function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench, draft: Draft): Step {
-  const { id, name, does, places, calls, opened, warm, limited, dead, feature, cautions = [] } = draft
+  const { id, name, does, places, calls, opened, warm, limited, dead, byMeter, feature, cautions = [] } = draft
   const bringing: Bringing = { calls, opened, ...(warm ? { warm } : {}), ...(limited ? { limited } : {}) }
   const seconds = bench.bring(bringing)
   const reads = (draft.reads ?? []).flatMap((one) => bounded(bench, job, one))
@@ -213,6 +217,7 @@ function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench,
       ...(seconds > LONG ? [`Not a fault before ${clockWords(seconds * SLOW)}.`] : []),
     ],
     ...(dead ? { dead } : {}),
+    ...(byMeter ? { byMeter } : {}),
     ...(feature ? { feature } : {}),
   }
 }

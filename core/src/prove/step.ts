@@ -49,6 +49,8 @@ export interface Step extends Bringing {
   readonly cautions: readonly string[]
   /** Done on a circuit that is off and proven dead. */
   readonly dead?: true
+  /** Its readings are what it is there for: without all of them it is not done. */
+  readonly byMeter?: true
   /** A feature of this plant beyond its zones, for which the step is there. */
   readonly feature?: string
 }

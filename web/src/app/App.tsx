@@ -1,13 +1,14 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { createBrowserRouter, Navigate, RouterProvider, useParams } from 'react-router'
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import { Toaster } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { FindStage } from '../stages/find/FindStage.tsx'
+import { HookupStage } from '../stages/hookup/HookupStage.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
-import { LaterStage } from '../stages/later/LaterStage.tsx'
 import { LoadStage } from '../stages/load/LoadStage.tsx'
 import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
+import { ProveStage } from '../stages/prove/ProveStage.tsx'
 import { ChecksStage } from '../stages/scheme/ChecksStage.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
 import { JobSums, SumsScreen } from '../stages/sums/SumsScreen.tsx'
@@ -35,7 +36,9 @@ const router = createBrowserRouter([
       { path: 'sums/:sum?', element: <JobSums /> },
       { path: 'find', element: <FindStage /> },
       { path: 'log', element: <LogStage /> },
-      { path: ':stage', element: <StageToCome /> },
+      { path: 'hookup', element: <HookupStage /> },
+      { path: 'prove', element: <ProveStage /> },
+      { path: '*', element: <Navigate to=".." replace /> },
     ],
   },
   { path: '/sums/:sum?', element: <SumsScreen /> },
@@ -47,11 +50,6 @@ const router = createBrowserRouter([
 function FirstStage() {
   const { job } = useSession()
   return <Navigate to={Object.keys(job.parts).length > 0 ? 'scheme' : 'survey'} replace />
-}
-
-function StageToCome() {
-  const { stage = '' } = useParams()
-  return <LaterStage id={stage} />
 }
 
 export function App() {

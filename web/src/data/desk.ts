@@ -49,6 +49,16 @@ export interface DeskState extends SessionState, LogState {
   readonly asksWho: boolean
 }
 
+/** What entries are stamped with beside who and when. */
+export interface Stamp {
+  /** How the plant stood, where that is not how the bench stands. */
+  readonly stand?: Stand
+  /** The proof they belong to. */
+  readonly proof?: string
+  /** One more entry that names the others by their ids. */
+  readonly binds?: (ids: readonly string[]) => Entry['body']
+}
+
 const nothing: Tried = { supposed: [], hands: {} }
 
 /**
@@ -164,10 +174,16 @@ export class Desk extends Observable<DeskState> {
   }
 
   /** Writes something down that is so on the wall, or was done there. */
-  readonly enter = (bodies: readonly Entry['body'][], name: string, then: () => void = () => undefined) =>
+  readonly enter = (
+    bodies: readonly Entry['body'][],
+    name: string,
+    then: () => void = () => undefined,
+    stamp: Stamp = {},
+  ) =>
     this.#named(async () => {
-      const stand = await this.stand().catch(() => undefined)
-      const ids = this.#add(bodies, stand)
+      const stand = stamp.stand ?? (await this.stand().catch(() => undefined))
+      const ids = this.#add(bodies, stand, stamp.proof)
+      if (stamp.binds) ids.push(...this.#add([stamp.binds(ids)], stand, stamp.proof))
       this.#history.did({ is: 'entry', name, ids })
       then()
       this.#tell()
@@ -223,7 +239,7 @@ export class Desk extends Observable<DeskState> {
     this.#tell()
   }
 
-  #add(bodies: readonly Entry['body'][], stand: Stand | undefined): string[] {
+  #add(bodies: readonly Entry['body'][], stand: Stand | undefined, proof?: string): string[] {
     const { entries } = this.log.state()
     const made: Entry[] = []
     for (const body of bodies) {
@@ -239,6 +255,7 @@ export class Desk extends Observable<DeskState> {
         revision: this.session.state().revision,
         ...(visit ? { visit } : {}),
         ...(ofCase && body.does !== 'opened' ? { case: ofCase.id } : {}),
+        ...(proof ? { proof } : {}),
       }
       made.push(nextEntry(maker, known, body, body.kind === 'reading' || body.kind === 'seen' ? stand : undefined))
     }

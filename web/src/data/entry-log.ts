@@ -9,11 +9,15 @@ export interface LogState {
   readonly waiting: ReadonlySet<string>
   /** Has the server been heard since this job was opened? */
   readonly heard: boolean
+  /** Was it heard within the last half minute? Where not, what others did meanwhile is not known here. */
+  readonly fresh: boolean
 }
 
 /** Milliseconds between two looks at what others have entered. */
 const LOOK = 5000
 const RETRY = 2000
+/** Milliseconds after which nothing heard means nothing known. */
+export const STALE = 30_000
 /** Entries sent at once. */
 const BATCH = 200
 
@@ -30,6 +34,7 @@ export class EntryLog extends Observable<LogState> {
   /** Entries of a window of an older version, sent as they are. */
   #older: unknown[]
   #heard = false
+  #heardAt = 0
   #sending = false
   /** How many answers of the server have been taken in. */
   #answers = 0
@@ -37,7 +42,7 @@ export class EntryLog extends Observable<LogState> {
   readonly #look: ReturnType<typeof setInterval>
 
   constructor(jobId: string) {
-    super({ entries: [], waiting: new Set(), heard: false })
+    super({ entries: [], waiting: new Set(), heard: false, fresh: false })
     this.#jobId = jobId
     const all = shelf.get<(Entry & { at?: string })[]>(`entries:${jobId}`) ?? []
     this.#waiting = all.filter((one) => one.at !== undefined)
@@ -46,7 +51,10 @@ export class EntryLog extends Observable<LogState> {
     const { signal } = this.#gone
     window.addEventListener('online', () => void this.#flush(), { signal })
     window.addEventListener('focus', () => void this.#catchUp(), { signal })
-    this.#look = setInterval(() => void this.#catchUp(), LOOK)
+    this.#look = setInterval(() => {
+      if (this.state().fresh !== this.#fresh) this.#tell()
+      void this.#catchUp()
+    }, LOOK)
     void (this.#unsent ? this.#flush() : this.#catchUp())
   }
 
@@ -61,6 +69,10 @@ export class EntryLog extends Observable<LogState> {
     void this.#flush()
     if (!this.#keep()) this.notice('This browser’s store is full: what you enter is sent, but not kept here.')
     this.#tell()
+  }
+
+  get #fresh() {
+    return this.#heard && Date.now() - this.#heardAt < STALE
   }
 
   get #unsent() {
@@ -121,13 +133,18 @@ export class EntryLog extends Observable<LogState> {
     const fresh = await api.entries(this.#jobId).catch(() => undefined)
     // What was answered meanwhile, to entries sent after this was asked, is newer than this answer.
     if (!fresh || this.#gone.signal.aborted || asked !== this.#answers) return
-    const same = this.#heard && fresh.length === this.#kept.length && fresh.at(-1)?.id === this.#kept.at(-1)?.id
+    const same =
+      this.#fresh &&
+      this.state().fresh &&
+      fresh.length === this.#kept.length &&
+      fresh.at(-1)?.id === this.#kept.at(-1)?.id
     this.#took(fresh)
     if (!same) this.#tell()
   }
 
   #took(entries: readonly Entry[]) {
     this.#heard = true
+    this.#heardAt = Date.now()
     this.#answers++
     this.#kept = entries
   }
@@ -146,6 +163,7 @@ export class EntryLog extends Observable<LogState> {
       entries: [...this.#kept, ...waiting].sort(inOrder),
       waiting: new Set(waiting.map(({ id }) => id)),
       heard: this.#heard,
+      fresh: this.#fresh,
     })
   }
 }

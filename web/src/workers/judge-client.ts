@@ -10,6 +10,7 @@ import {
   type Progress,
   type Proof,
   type RoomFor,
+  type Script,
   type Spot,
   type Supposition,
 } from '@civil-lantern/core'
@@ -96,6 +97,8 @@ export class JudgeClient extends Observable<JudgeState> {
   ): Promise<Morning[]> => this.#help().morning(job, wrong, order, apart)
 
   readonly room = (job: Job): Promise<RoomFor[]> => this.#help().room(job)
+
+  readonly script = (job: Job): Promise<Script> => this.#help().script(job)
 
   readonly measured = (job: Job, entries: readonly Entry[]): Promise<MeasuredLoad> =>
     this.#help().measured(job, entries)

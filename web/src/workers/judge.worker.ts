@@ -25,9 +25,11 @@ import {
   prove,
   type RoomFor,
   roomFor,
+  type Script,
   type Seen,
   type Spot,
   type Supposition,
+  scriptOf,
   studyLoad,
   withComplaint,
 } from '@civil-lantern/core'
@@ -125,6 +127,8 @@ const judge = {
   },
   /** How many more valves of each kind fit. */
   room: (job: Job): Promise<RoomFor[]> => run(roomFor(job), () => undefined),
+  /** The commissioning script of a job. */
+  script: (job: Job): Script => scriptOf(job),
   measured: (job: Job, entries: readonly Entry[]): MeasuredLoad => measuredLoad(job, entries),
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),
   dead: (job: Job, open: readonly string[], told: Told): Promise<LiveTerminal[]> => run(deadMap(job, open), told),

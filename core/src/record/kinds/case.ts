@@ -1,7 +1,7 @@
 import { Type } from 'typebox'
 import type { Entry } from '../entry.ts'
 import { entryKind } from '../entry-kind.ts'
-import { closed, Id, Text } from './fields.ts'
+import { closed, EntryId, Id, Text } from './fields.ts'
 
 export const complaint = entryKind({
   kind: 'case',
@@ -13,6 +13,8 @@ export const complaint = entryKind({
       complaint: Text,
       /** Zones it is about. */
       zones: Type.Optional(Type.Array(Id, { maxItems: 99 })),
+      /** The proof in which it came up: what passed there is evidence. */
+      proof: Type.Optional(EntryId),
       /** What it was, once that is known. */
       cause: Type.Optional(Text),
     },

@@ -1,6 +1,7 @@
 import { type Entry, keyOf, openCases, takenBack } from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
 import { useJudge, useSession } from '../../data/open-job.tsx'
+import { Bar } from '../../ui/Bar.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import type { Answered } from '../../workers/judge.worker.ts'
 import { Intake } from './Intake.tsx'
@@ -62,7 +63,7 @@ function Search({ complaint }: { complaint: Entry }) {
   if (!answered)
     return (
       <Page title="Working out what each fault would show." says={says}>
-        <progress value={share} max={1} className="h-3 w-full max-w-xl accent-ink" aria-label="Done" />
+        <Bar share={share} label="Done" className="max-w-xl" />
       </Page>
     )
   const { found, seen, asks } = answered

@@ -1,4 +1,5 @@
-import type { Entry, Wire } from '@civil-lantern/core'
+import type { Wire } from '@civil-lantern/core'
+import { hungFirst } from '../../data/landing.ts'
 import { useSession } from '../../data/open-job.tsx'
 
 /** Is a conductor landed on the wall? Ticked, that is written down as an entry; unticked, the entry is taken back. */
@@ -7,18 +8,9 @@ export function LandedTick({ id, wire }: { id: string; wire: Wire }) {
   const been = document.before !== null
   const tick = (on: boolean) => {
     const name = `Wire ${wire.label} ${on ? 'landed' : 'not landed'}`
-    if (on) return session.enter([...hungFirst(), { kind: 'landed', wire: id, is: wire }], name)
+    if (on) return session.enter([...hungFirst(plan, found, wire), { kind: 'landed', wire: id, is: wire }], name)
     const last = entries.filter(({ body }) => body.kind === 'landed' && body.wire === id).at(-1)
     if (last) session.enter([{ kind: 'back', of: last.id }], name)
-  }
-  /** On new work a conductor is landed on parts that hang by then, in a cable that is run. */
-  const hungFirst = (): Entry['body'][] => {
-    const parts = [wire.from.part, wire.to.part].filter((part) => !found.job.parts[part] && plan.parts[part])
-    const cable = wire.cable && !found.job.cables[wire.cable] ? wire.cable : undefined
-    return [
-      ...[...new Set(parts)].map((part) => ({ kind: 'part', does: 'fitted', part, is: plan.parts[part] })),
-      ...(cable && plan.cables[cable] ? [{ kind: 'part', does: 'run', cable, is: plan.cables[cable] }] : []),
-    ]
   }
   return (
     <label

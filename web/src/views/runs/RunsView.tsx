@@ -19,9 +19,9 @@ import { download } from '../../ui/download.ts'
 import { foundOn } from '../found-on.ts'
 import { wireState } from '../wire-state.ts'
 import { Cell, Length, Light, withOwn } from './cells.tsx'
-import { runsAsCsv } from './csv.ts'
 import { LandedTick } from './LandedTick.tsx'
 import { rowsOf, type SortKey, sorted } from './rows.ts'
+import { runsAsCsv } from './runs-csv.ts'
 
 const columns: readonly { key: SortKey | undefined; says: string }[] = [
   { key: 'number', says: 'No.' },

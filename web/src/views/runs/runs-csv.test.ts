@@ -1,6 +1,6 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { expect, it } from 'vitest'
-import { runsAsCsv } from './csv.ts'
+import { runsAsCsv } from './runs-csv.ts'
 
 it('writes a line for every wire, in the units of the practice, and quotes what needs it', () => {
   const job = demoJobs['quay-terrace']!()

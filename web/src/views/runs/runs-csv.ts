@@ -1,6 +1,5 @@
 import { type Job, lengthFrom, lengthUnit, markingOf, sizeInWords } from '@civil-lantern/core'
-
-const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
+import { csv } from '../../base/csv.ts'
 
 /** The wire table as CSV: one line a wire, first line the names of the columns. */
 export function runsAsCsv(job: Job): string {
@@ -28,5 +27,5 @@ export function runsAsCsv(job: Job): string {
     wire.cable ? (job.cables[wire.cable]?.label ?? wire.cable) : '',
     wire.core ?? '',
   ])
-  return `${[head, ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
+  return csv([head, ...lines])
 }

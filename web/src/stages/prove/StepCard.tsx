@@ -1,0 +1,298 @@
+import {
+  type Baseline,
+  baselineKey,
+  type ExpectedReading,
+  type Job,
+  keeps,
+  labelOf,
+  type ProofRun,
+  placeOf,
+  pointInWords,
+  type Step,
+} from '@civil-lantern/core'
+import { useEffect, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useSession } from '../../data/open-job.tsx'
+import { type Typed, typedReading, unitOf } from '../../meter/typed-reading.ts'
+import { Bar } from '../../ui/Bar.tsx'
+import { Button } from '../../ui/controls.tsx'
+import { GateCard, useGate } from '../hookup/GateCard.tsx'
+import { boundsInWords, grouped } from './in-words.ts'
+
+/** One step: where to stand, what to do, what to wait for, what to find; and how it came out. */
+export function StepCard({
+  step,
+  number,
+  run,
+  job,
+  baseline,
+}: {
+  step: Step
+  number: number
+  run: ProofRun
+  job: Job
+  baseline: ReadonlyMap<string, Baseline>
+}) {
+  const { session } = useSession()
+  const navigate = useNavigate()
+  const gate = useGate()
+  const [otherwise, setOtherwise] = useState<ReadonlySet<string>>(new Set())
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
+  const done = run.outcomes.get(step.id)
+  // The points of the isolation gate are typed at the gate.
+  const reads = step.id === 'dead' ? [] : step.reads
+  const readings = reads.map((read) => {
+    const text = typed[read.id]?.trim() ?? ''
+    const made = text === '' ? undefined : typedReading(read.mode, text)
+    return { read, made }
+  })
+  const misread = readings.filter(({ made }) => typeof made === 'string')
+  const off = readings.filter(({ read, made }) => typeof made === 'object' && !keeps(read, made.value))
+  const missing = readings.filter(({ made }) => made === undefined)
+  const said = [
+    ...step.expects
+      .filter(({ id }) => otherwise.has(id))
+      .map(({ says, so, part, looks }) => `${labelOf(job, part)} ${contrary[looks][so ? 0 : 1]} (expected: ${says})`),
+    ...off.map(({ read, made }) => `${read.says} ${(made as Typed).shows}, expected ${boundsInWords(read)}`),
+  ].map((line) => line.slice(0, 200))
+  const wrong = said.length > 0
+  const keep = (outcome: 'pass' | 'fail' | 'could not') => {
+    const bodies = readings.flatMap(({ read, made }) =>
+      typeof made === 'object' ? [readingBody(job, read, made)] : [],
+    )
+    session.enter(bodies, `${step.name}: ${words[outcome]}`, () => undefined, {
+      proof: run.id,
+      stand: {
+        calls: Object.fromEntries(Object.keys(job.zones).map((id) => [id, { on: step.calls.includes(id) }])),
+        power: { on: step.opened.length === 0 },
+      },
+      binds: (ids) => ({
+        kind: 'step',
+        step: step.id,
+        name: step.name,
+        outcome,
+        ...(outcome === 'fail' ? { otherwise: said } : {}),
+        readings: [...ids],
+      }),
+    })
+  }
+  const findWhy = () =>
+    session.enter(
+      [
+        {
+          kind: 'case',
+          does: 'opened',
+          complaint: `${step.name}: ${done?.otherwise.join('; ') ?? ''}`.slice(0, 400),
+          zones: step.calls.length > 0 ? step.calls : Object.keys(job.zones),
+          proof: run.id,
+        },
+      ],
+      'Find why',
+      () => void navigate(`/jobs/${session.id}/find`),
+    )
+  const shut = step.dead && !gate.open
+  return (
+    <section aria-labelledby="step" className="grid gap-3 rounded-card border border-line bg-card p-4">
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 id="step" className="font-bold text-lg">
+          {number}. {step.name}
+        </h2>
+        <span className="shrink-0 text-soft">
+          {step.places.map((place) => job.places[place]?.name ?? place).join(', then ')}
+        </span>
+      </div>
+      {step.cautions.length > 0 && (
+        <ul className="grid gap-0.5 border-bad border-l-4 pl-3 font-semibold">
+          {step.cautions.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <ol className="list-decimal space-y-0.5 pl-5">
+        {step.does.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+      {step.dead && <GateCard job={job} />}
+      {!shut && step.waits.usual > 1 && <Wait key={step.id} seconds={step.waits} />}
+      {!shut && !step.dead && (
+        <div className="grid gap-2">
+          <p className="text-soft">Expected. Touch what is otherwise.</p>
+          {grouped(step.expects).map(({ says, of }) => (
+            <div key={says} className="grid grid-cols-[7rem_minmax(0,1fr)] items-start gap-2">
+              <span className="pt-2.5 font-semibold">{says}</span>
+              <div className="flex flex-wrap gap-1.5">
+                {of.map(({ id, part }) => (
+                  <button
+                    key={id}
+                    type="button"
+                    aria-pressed={otherwise.has(id)}
+                    aria-label={`${labelOf(job, part)}: expected ${says.toLowerCase()}; touch where it is otherwise`}
+                    onClick={() =>
+                      setOtherwise((all) => {
+                        const next = new Set(all)
+                        if (!next.delete(id)) next.add(id)
+                        return next
+                      })
+                    }
+                    className="min-h-11 rounded-full border border-line bg-paper px-3.5 aria-pressed:border-bad aria-pressed:border-2 aria-pressed:font-bold aria-pressed:text-bad"
+                  >
+                    {labelOf(job, part)}
+                    {otherwise.has(id) && ': no'}
+                  </button>
+                ))}
+              </div>
+            </div>
+          ))}
+        </div>
+      )}
+      {!shut && reads.length > 0 && (
+        <ul className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
+          {readings.map(({ read, made }) => (
+            <li key={read.id}>
+              <ReadingField
+                read={read}
+                text={typed[read.id] ?? ''}
+                onText={(text) => setTyped((all) => ({ ...all, [read.id]: text }))}
+                made={made}
+                last={baseline.get(baselineKey(step.id, read.mode, read.from, read.to))}
+              />
+            </li>
+          ))}
+        </ul>
+      )}
+      {!shut && (
+        <div className="flex flex-wrap items-center gap-2">
+          {wrong ? (
+            <Button look="bad" onClick={() => keep('fail')} disabled={misread.length > 0} className="min-h-13 px-6">
+              Not as expected
+            </Button>
+          ) : (
+            <Button
+              look="strong"
+              onClick={() => keep('pass')}
+              disabled={misread.length > 0 || (step.byMeter === true && missing.length > 0)}
+              className="min-h-13 px-6"
+            >
+              As expected
+            </Button>
+          )}
+          <Button look="quiet" onClick={() => keep('could not')}>
+            Could not
+          </Button>
+          {missing.length > 0 && (
+            <span className="text-soft">
+              {missing.length === 1 ? 'One reading is not typed.' : `${missing.length} readings are not typed.`}
+            </span>
+          )}
+        </div>
+      )}
+      {done && (
+        <div className={`rounded-control border p-3 ${done.outcome === 'fail' ? 'border-bad' : 'border-line'}`}>
+          <p className="font-semibold">
+            {words[done.outcome]}, {done.entry.by}
+          </p>
+          {done.otherwise.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+          {done.outcome === 'fail' && (
+            <Button look="strong" onClick={findWhy} className="mt-2">
+              Find why
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}
+
+const words = { pass: 'As expected', fail: 'Not as expected', 'could not': 'Could not be done' } as const
+
+/** What a thing does when it does not do what it should. */
+const contrary = {
+  open: ['stays shut', 'stands open'],
+  runs: ['does not run', 'runs'],
+  called: ['is not called', 'is called'],
+  burns: ['does not burn', 'burns'],
+} as const
+
+function readingBody(job: Job, { mode, from, to }: ExpectedReading, { value, shows, between }: Typed) {
+  const end = (point: string) => ({ point, says: pointInWords(job, point), place: placeOf(job, point) })
+  return { kind: 'reading', mode, from: end(from), to: end(to), value, shows, ...(between ? { between } : {}) }
+}
+
+function ReadingField({
+  read,
+  text,
+  onText,
+  made,
+  last,
+}: {
+  read: ExpectedReading
+  text: string
+  onText: (text: string) => void
+  made: Typed | string | undefined
+  last: Baseline | undefined
+}) {
+  const off = typeof made === 'object' && !keeps(read, made.value)
+  const says =
+    typeof made === 'string' ? made : off ? `Outside ${boundsInWords(read)}.` : `expected ${boundsInWords(read)}`
+  return (
+    <label className="block">
+      <span className="block">
+        {read.says}
+        {read.line && <span className="font-semibold text-bad"> line voltage</span>}
+      </span>
+      <span className="flex items-center gap-2">
+        <input
+          inputMode="decimal"
+          value={text}
+          onChange={(e) => onText(e.target.value)}
+          aria-invalid={typeof made === 'string' || off}
+          className="min-h-12 w-full rounded-control border border-soft bg-paper px-3 tabular-nums aria-invalid:border-bad"
+        />
+        <span className="w-5 shrink-0">{unitOf(read.mode)}</span>
+      </span>
+      <span className={typeof made === 'string' || off ? 'font-semibold text-bad' : 'text-soft'}>
+        {says}
+        {last && `; last time ${last.shows}`}
+      </span>
+    </label>
+  )
+}
+
+/** Counts the seconds since a step was brought about: it is no fault before its time. */
+function Wait({ seconds: { usual, notBefore } }: { seconds: Step['waits'] }) {
+  const [from, setFrom] = useState<number>()
+  const [now, setNow] = useState(0)
+  useEffect(() => {
+    if (from === undefined) return
+    const timer = setInterval(() => setNow(Date.now()), 250)
+    return () => clearInterval(timer)
+  }, [from])
+  const gone = from === undefined ? 0 : Math.max(0, (now - from) / 1000)
+  const left = Math.max(0, notBefore - gone)
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <Button
+        onClick={() => {
+          setFrom(Date.now())
+          setNow(Date.now())
+        }}
+      >
+        {from === undefined ? 'Begin to wait' : 'Begin again'}
+      </Button>
+      <span className="tabular-nums">
+        {from === undefined
+          ? `All is at rest after ${inMinutes(usual)}; not a fault before ${inMinutes(notBefore)}.`
+          : left > 0
+            ? `${inMinutes(Math.ceil(left))} more, then it counts.`
+            : 'It counts now.'}
+      </span>
+      {from !== undefined && <Bar share={gone / notBefore} label="Waited" className="grow" />}
+    </div>
+  )
+}
+
+const inMinutes = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`

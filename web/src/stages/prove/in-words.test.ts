@@ -1,0 +1,66 @@
+import type { ProofRun } from '@civil-lantern/core'
+import { describe, expect, it } from 'vitest'
+import { boundsInWords, grouped, minutesOf, proofSays } from './in-words.ts'
+
+const run = (more: Partial<ProofRun> = {}): ProofRun =>
+  ({
+    for: 'whole',
+    steps: ['a', 'b', 'c'],
+    outcomes: new Map([['a', {}]]),
+    passed: 1,
+    failed: 0,
+    couldNot: 0,
+    next: 'b',
+    signed: undefined,
+    ...more,
+  }) as unknown as ProofRun
+
+describe('the verdict of a proof', () => {
+  it('before it is begun says how much it would try', () => {
+    expect(proofSays(undefined, undefined)).toBe('Working out the script.')
+    expect(proofSays(undefined, { steps: [], coverage: { done: 3, of: 4, notCovered: [] } })).toContain('75 %')
+    expect(proofSays(undefined, { steps: [], coverage: { done: 0, of: 0, notCovered: [] } })).toContain('0 %')
+  })
+  it('says where it is, what failed, and who signed', () => {
+    expect(proofSays(run(), undefined)).toBe('Proof at step 2 of 3; nothing failed.')
+    expect(proofSays(run({ failed: 1 }), undefined)).toBe('Proof at step 2 of 3; one failed.')
+    expect(proofSays(run({ failed: 2, for: 'closing' }), undefined)).toBe('Closing check at step 2 of 3; 2 failed.')
+    expect(proofSays(run({ next: undefined }), undefined)).toContain('every step is done, nothing failed')
+    expect(proofSays(run({ signed: { body: { name: 'Ash' } } as never, passed: 3 }), undefined)).toContain(
+      'signed by Ash: 3 of 3',
+    )
+  })
+})
+
+it('what is looked at is told by how it should be', () => {
+  const one = (part: string, looks: 'open' | 'runs', so: boolean) => ({
+    id: `${looks}:${part}`,
+    part,
+    looks,
+    so,
+    says: '',
+  })
+  const groups = grouped([
+    one('V1', 'open', true),
+    one('V2', 'open', false),
+    one('V3', 'open', false),
+    one('P1', 'runs', false),
+  ])
+  expect(groups.map(({ says, of }) => [says, of.length])).toEqual([
+    ['Open', 1],
+    ['Shut', 2],
+    ['Stands still', 1],
+  ])
+})
+
+it.each([
+  [{ mode: 'loz', least: 22.4, most: 28.6 }, '22 to 29 V'],
+  [{ mode: 'loz', least: 0, most: 1 }, 'up to 1 V'],
+  [{ mode: 'ohms', least: 0, most: 1 }, 'up to 1 Ω'],
+  [{ mode: 'ohms', least: 20_000, most: null }, 'over 20 kΩ, or OL'],
+] as const)('bounds %o read %s', (bounds, says) => expect(boundsInWords(bounds)).toBe(says))
+
+it('minutes count the waits and the places to be at', () => {
+  const step = (usual: number, places: string[]) => ({ waits: { usual, notBefore: 0 }, places }) as never
+  expect(minutesOf([step(60, ['a']), step(120, ['a', 'b'])])).toBe(5)
+})

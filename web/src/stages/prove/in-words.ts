@@ -1,0 +1,46 @@
+import type { Expectation, ExpectedReading, ProofRun, Script, Step } from '@civil-lantern/core'
+
+/** The verdict of a proof: how far, and how it went. */
+export function proofSays(run: ProofRun | undefined, script: Pick<Script, 'steps' | 'coverage'> | undefined): string {
+  if (!run) {
+    if (!script) return 'Working out the script.'
+    return `Not commissioned yet: ${script.steps.length} steps, ${Math.round((100 * script.coverage.done) / Math.max(1, script.coverage.of))} % of what can be tried.`
+  }
+  const what = run.for === 'whole' ? 'Proof' : run.for === 'closing' ? 'Closing check' : 'Check of the change'
+  const failed = run.failed === 0 ? '' : run.failed === 1 ? ' One failed.' : ` ${run.failed} failed.`
+  if (run.signed)
+    return `${what} signed by ${String(run.signed.body.name)}: ${run.passed} of ${run.steps.length} as expected.`
+  if (run.next === undefined)
+    return failed === '' ? `${what}: every step is done, nothing failed.` : `${what}: every step is done.${failed}`
+  return `${what} at step ${run.outcomes.size + 1} of ${run.steps.length};${failed === '' ? ' nothing failed.' : failed.toLowerCase()}`
+}
+
+/** What is expected of a step, by what is looked for: open and shut, running and standing. */
+export function grouped(expects: readonly Expectation[]): { says: string; of: readonly Expectation[] }[] {
+  const words: Readonly<Record<Expectation['looks'], readonly [string, string]>> = {
+    open: ['Open', 'Shut'],
+    runs: ['Runs', 'Stands still'],
+    called: ['Called', 'Not called'],
+    burns: ['Burns', 'Dark'],
+  }
+  const groups = new Map<string, Expectation[]>()
+  for (const one of expects) {
+    const says = words[one.looks][one.so ? 0 : 1]
+    groups.set(says, [...(groups.get(says) ?? []), one])
+  }
+  return [...groups].map(([says, of]) => ({ says, of }))
+}
+
+/** The bounds of a reading as they are read off a meter. */
+export function boundsInWords({ mode, least, most }: Pick<ExpectedReading, 'mode' | 'least' | 'most'>): string {
+  const unit = mode === 'ohms' || mode === 'beep' ? 'Ω' : 'V'
+  const number = (value: number) =>
+    unit === 'Ω' && value >= 1000 ? `${Math.round(value / 1000)} k` : String(Number(value.toFixed(value < 10 ? 1 : 0)))
+  if (most === null) return `over ${number(least)}${unit}, or OL`
+  if (least === 0) return `up to ${number(most)} ${unit}`
+  return `${number(least)} to ${number(most)} ${unit}`
+}
+
+/** Minutes a script takes: the waits, and a minute at each place. */
+export const minutesOf = (steps: readonly Step[]): number =>
+  Math.round(steps.reduce((sum, { waits, places }) => sum + waits.usual / 60 + places.length * 0.8, 0))

@@ -1,6 +1,5 @@
-import { Finder, plannedJob } from '@civil-lantern/core'
+import { Finder, plannedJob, StandInWall } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
-import { HiddenWall } from '../core/src/testing/hidden-wall.ts'
 import { Window } from './browser.ts'
 import { oneProgram } from './one-window.ts'
 
@@ -13,7 +12,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   const { document: sound } = await program.job('kestrel-point')
   await program.put('cold', { ...sound, title: 'Cold' })
   const job = plannedJob(sound)
-  const wall = new HiddenWall(job, [{ id: 'part:V2/windingOpen' }])
+  const wall = new StandInWall(job, [{ id: 'part:V2/windingOpen' }])
   const { asks } = new Finder(job)
   const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
   const { page } = window
@@ -92,4 +91,43 @@ it('what is typed wrong is said, and nothing is kept of it', async () => {
   await window.sees('Volts from 0 to 600')
   expect(await window.page.$$eval('[data-seen]', (all) => all.length)).toBe(before)
   await window.page.browserContext().close()
+})
+
+it('a complaint of the stand-in, measured by one press each, put right and seen to heat; its secret is in nothing sent', async () => {
+  const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
+  const { page } = window
+  const sent: string[] = []
+  page.on('response', (response) => {
+    if (response.url().includes('/api/'))
+      void response.text().then(
+        (text) => sent.push(text),
+        () => undefined,
+      )
+  })
+  await window.goto(`${program.url}/jobs/kestrel-point/find`)
+  await window.click('button', 'Take this: The signal house has had no heat since the weekend.')
+  await window.sees('“The signal house has had no heat since the weekend.”')
+  for (let i = 0; i < 25; i++) {
+    const press = await page.waitForSelector(
+      '::-p-xpath(//button[.="Measure on the stand-in"] | //button[starts-with(@aria-label,"Put right: ")])',
+      { timeout: 30_000 },
+    )
+    const says = await press!.evaluate((button) => button.getAttribute('aria-label') ?? button.textContent ?? '')
+    const before = await page.$$eval('[data-seen]', (all) => all.length)
+    await press!.evaluate((button) => button.scrollIntoView({ block: 'center' }))
+    await press!.click()
+    await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)
+    if (says.startsWith('Put right')) break
+  }
+  await window.click('button', 'See on the stand-in')
+  await window.verdict('Nothing speaks for a fault any more')
+  await window.click('link', 'To the closing check')
+  await window.verdict('Not commissioned yet')
+  const entries = await program.entries('kestrel-point')
+  const answered = entries.filter(({ source }) => source === 'stand-in')
+  expect(answered.filter(({ body }) => body.kind === 'repair').map(({ body }) => body.unit)).toEqual(['V2/head'])
+  expect(answered.length).toBeGreaterThan(3)
+  expect(sent.length).toBeGreaterThan(5)
+  expect(sent.join()).not.toContain('windingOpen')
+  await page.browserContext().close()
 })

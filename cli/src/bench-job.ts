@@ -42,6 +42,10 @@ const options = {
   way: one,
   script: one,
   until: one,
+  complaint: one,
+  'answers-from': one,
+  'dead-only': { type: 'boolean' },
+  patience: one,
 } as const
 
 function parsed(args: string[]) {

@@ -31,8 +31,10 @@ import {
 } from '@civil-lantern/core'
 import { writeJobFile } from '@civil-lantern/core/validate'
 import { jobAndOptions, numberIn, onTheBench } from './bench-job.ts'
+import { complaintIn, findBy, WORDS } from './find.ts'
 import { Refused } from './refused.ts'
 import { readScript, runScript } from './script.ts'
+import { standInWall } from './stand-in.ts'
 
 const reasonOf = (job: Job, scheme: Scheme) => {
   const fit = fitOf(scheme, job)
@@ -119,6 +121,28 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       print({ ...finding, ...(fix ? { fix: fix.says } : {}) })
     }
     return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async find(args) {
+    if (args.includes('--words')) {
+      print(WORDS)
+      return 0
+    }
+    const { job, supposed, values } = await jobAndOptions(args)
+    const { complaint, 'answers-from': command } = values
+    if (complaint === undefined) throw new Refused('Say what is complained of: --complaint "Signal house stays cold".')
+    if (!command) throw new Refused('Say who answers: --answers-from COMMAND.')
+    const patience = values.patience === undefined ? undefined : numberIn('--patience', values.patience)
+    return findBy(job, supposed, complaintIn(job, complaint), command, {
+      deadOnly: values['dead-only'] === true,
+      ...(patience === undefined ? {} : { patience }),
+      print,
+    })
+  },
+
+  async wall(args) {
+    const { job, supposed } = await jobAndOptions(args)
+    return standInWall(job, supposed)
   },
 
   async commission(args) {

@@ -6,7 +6,7 @@ import { documentOf, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { writeJobFile } from '@civil-lantern/core/validate'
 import { build } from 'esbuild'
-import { afterAll, beforeAll, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
 const file = join(folder, 'job.json')
@@ -204,4 +204,59 @@ it('prints the commissioning script, and where a wall with something wrong fails
   expect(fails[0].step).toBe('over:keepers+signal')
   expect([crossed.code, crossed.out]).toEqual([2, ''])
   expect(crossed.err).toContain('windingOpen')
+})
+
+describe('the search on the command line', () => {
+  const node = JSON.stringify(process.execPath)
+  const wall = (...wrong: string[]) => [node, bundle, 'wall', file, ...wrong].join(' ')
+  const find = (complaint: string, answers: string, ...more: string[]) =>
+    lantern('find', file, '--complaint', complaint, '--answers-from', answers, ...more)
+  const lines = ({ out }: Ran) =>
+    out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line))
+
+  it('asks a wall until it knows, has it put right, and closes with every zone alone', async () => {
+    const ran = await find('Signal house stays cold', wall('--fault', 'V2.windingOpen'))
+    const said = lines(ran)
+    expect([ran.code, said.at(-1)]).toMatchObject([0, { solved: true, repairs: ['V2/head'] }])
+    expect(said.filter(({ request }) => request?.what === 'pipe')).toHaveLength(5)
+    expect(said[0].request).toMatchObject({ power: true, lifted: [], linked: [] })
+    expect(said.every(({ request }) => request?.mode === undefined || request.mode === 'loz')).toBe(true)
+  })
+
+  it('with dead work only, no reading is asked for on a live circuit', async () => {
+    const said = lines(await find('Signal house stays cold', wall('--fault', 'V2.windingOpen'), '--dead-only'))
+    expect(said.some(({ request }) => request?.ask === 'read')).toBe(false)
+  })
+
+  it.each([
+    ['ends', 'true', 'has ended'],
+    ['says nothing', 'sleep 20', 'no line in 1 s'],
+    ['talks nonsense', 'echo hello; cat >/dev/null', 'no JSON: hello'],
+  ])('an answerer that %s is said to, and the trail is kept', async (_does, command, why) => {
+    const ran = await find('Signal house stays cold', command, '--patience', '1')
+    expect([ran.code, lines(ran).at(-1)]).toMatchObject([1, { solved: false, why: expect.stringContaining(why) }])
+  })
+
+  it('an answer that is none is passed over with why, and the search goes on', async () => {
+    const silly = `${node} -e "require('readline').createInterface({input:process.stdin}).on('line',(l)=>console.log(JSON.parse(l).ask==='read'?'{\\"value\\":1e9}':'{\\"seen\\":\\"purple\\"}'))"`
+    const said = lines(await find('Signal house stays cold', silly))
+    expect(said[0].passedOver).toContain('more than a meter shows')
+    expect(said.some(({ passedOver }) => passedOver?.includes('is one of'))).toBe(true)
+    expect(said.at(-1).solved).toBe(false)
+  })
+
+  it.each([
+    ['', 'is empty'],
+    ['it is cold', 'names no zone'],
+    ['{"cold":["attic"]}', 'no zone "attic"'],
+    ['{"cold":[]}', 'no cold zone'],
+    ['{', 'is no JSON'],
+  ])('the complaint %j is refused in words', async (complaint, why) => {
+    const ran = await find(complaint, 'true')
+    expect([ran.code, ran.out]).toEqual([2, ''])
+    expect(ran.err).toContain(why)
+  })
 })

@@ -22,10 +22,11 @@ export type { Change } from './compare/change.ts'
 export { type Comparison, compare } from './compare/compare.ts'
 export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 // find: from a complaint to the part to put right
-export { type Ask, type Stand as CallStand, standKey } from './find/ask.ts'
+export { type Ask, type Stand as CallStand, standKey, WORDS as FIND_WORDS } from './find/ask.ts'
 export { evidenceOf, type Seen, withComplaint } from './find/evidence.ts'
 export { type Evidence, Finder, type Findings, type Proposed, type UnitLeft } from './find/finder.ts'
-export { unitInWords } from './find/suspects.ts'
+export { StandInWall } from './find/stand-in-wall.ts'
+export { NONE, unitInWords, WELL } from './find/suspects.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
 // proof, hands: every combination of calls, and what hands do

@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { botanyHouse } from './botany-house.ts'
+import { complaints, type HiddenComplaint } from './complaints.ts'
 import { fenwickOrchard } from './fenwick-orchard.ts'
 import { kestrelPoint } from './kestrel-point.ts'
 import { lowtherStreet } from './lowther-street.ts'
@@ -26,3 +27,5 @@ export const demoFiles: Readonly<Record<string, () => DemoFile>> = {
   'sable-row': () => sablePast(sableRow()),
   'kestrel-point': () => kestrelPast(kestrelPoint()),
 }
+
+export { complaints, type HiddenComplaint }

@@ -125,3 +125,9 @@ export function standsFor(job: Job, cold: readonly string[]): Stand[] {
   const sound = zonesInOrder(job).find(({ id }) => !cold.includes(id))
   return [...cold.map((zone) => [zone]), ...(sound ? [[sound.id]] : []), []]
 }
+
+/** What a hand feels, without what it may mean: `slack: the gear has stripped` is felt as slack. */
+export const feltOf = (says: string): string => says.split(/[:,]/)[0]!.trim()
+
+/** The words a part may be found to show, by how it is looked at. */
+export const WORDS = { lever: ['firm', 'slack', 'rock-hard', 'cannot tell'], runs: ['yes', 'no'] } as const

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
-import type { Ask } from './ask.ts'
+import { type Ask, feltOf } from './ask.ts'
 import type { Evidence } from './finder.ts'
 
 /** Evidence with the entry it comes from, so that it can be taken back. */
@@ -38,7 +38,7 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
       return [{ entry: id, evidence: { is: 'room', zone: of.slice('zone:'.length), heats: word === 'heats' } }]
     }
     const ask = asks.find((one) => one.ask === body.look && `part:${one.part}` === of)
-    return ask ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: calling, shown: word } }] : []
+    return ask ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: calling, shown: feltOf(word) } }] : []
   })
 }
 

@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { unitOf } from '../suppose/index.ts'
-import { follow, HiddenWall } from '../testing/hidden-wall.ts'
+import { follow } from '../testing/follow.ts'
 import { evidenceOf, withComplaint } from './evidence.ts'
 import { type Evidence, Finder, type Findings } from './finder.ts'
 import { bandOf, entropy, likelihood, normal } from './likelihood.ts'
+import { StandInWall } from './stand-in-wall.ts'
 import { NONE, unitInWords, WELL } from './suspects.ts'
 import { weightOf } from './weights.ts'
 
@@ -31,7 +32,7 @@ function searched(id: string, seed = 1) {
     state = (state * 1103515245 + 12345) % 2147483648
     return (state / 2147483648 - 0.5) * 0.06
   }
-  const wall = new HiddenWall(job, [{ id }], draw)
+  const wall = new StandInWall(job, [{ id }], draw)
   const cold = zones.filter((zone) => !wall.heats(zone))
   return { cold, ...follow(finder, wall, cold.slice(0, 2), zones.filter((zone) => !cold.includes(zone)).slice(0, 2)) }
 }
@@ -58,7 +59,7 @@ describe('a search followed to its end', () => {
   })
 
   it('a reading at the wrong terminal is outweighed by one that cannot be where it were true', () => {
-    const wall = new HiddenWall(job, [{ id: 'part:V2/windingOpen' }])
+    const wall = new StandInWall(job, [{ id: 'part:V2/windingOpen' }])
     const first: Evidence[] = [
       { is: 'room', zone: 'signal', heats: false },
       { is: 'room', zone: 'gallery', heats: true },

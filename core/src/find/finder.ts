@@ -73,9 +73,15 @@ export class Finder {
    * What may be wrong after all that was seen, and what to ask next.
    * @param cold zones the complaint is about
    * @param place where the technician stands
+   * @param offers which asks may be offered: not those refused, nor those for which there is no tool
    * Yields the share of the work that is done.
    */
-  *find(cold: readonly string[], evidence: readonly Evidence[], place?: string): Generator<number, Findings> {
+  *find(
+    cold: readonly string[],
+    evidence: readonly Evidence[],
+    place?: string,
+    offers: (ask: Ask) => boolean = () => true,
+  ): Generator<number, Findings> {
     const stands = standsFor(this.#job, cold)
     const needed = new Map(stands.map((stand) => [standKey(stand), stand]))
     for (const one of evidence) {
@@ -105,7 +111,7 @@ export class Finder {
     }
     const belief = this.#belief(evidence)
     const units = this.#units(belief)
-    const proposals = this.#proposals(belief, stands, evidence, place)
+    const proposals = this.#proposals(belief, stands, evidence, place, offers)
     return { units, ...this.#decided(units, proposals) }
   }
 
@@ -169,6 +175,7 @@ export class Finder {
     stands: readonly Stand[],
     evidence: readonly Evidence[],
     place: string | undefined,
+    offers: (ask: Ask) => boolean,
   ): Proposed[] {
     const asked = new Set(
       evidence.flatMap((one) => (one.is === 'shown' ? [`${one.ask} @ ${standKey(one.stand)}`] : [])),
@@ -182,7 +189,7 @@ export class Finder {
     for (const stand of stands) {
       const table = this.#tables.get(standKey(stand))!
       for (const [column, ask] of table.asks.entries()) {
-        if (asked.has(`${ask.id} @ ${standKey(stand)}`)) continue
+        if (asked.has(`${ask.id} @ ${standKey(stand)}`) || !offers(ask)) continue
         const bands = new Map<string, { says: string; shares: Float64Array; chance: number }>()
         for (const [i, { id }] of this.suspects.entries()) {
           if (belief[i]! < 1e-7 || id === NONE) continue

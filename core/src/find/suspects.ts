@@ -31,7 +31,7 @@ export function suspectsOf(job: Job, base: readonly Supposition[]): Suspect[] {
       {
         id: one.id,
         suppositions: [one],
-        unit: actOf(job, one, unitOf(job, one)),
+        unit: repairedBy(job, one),
         weight,
         says: suppositionInWords(job, one),
       },
@@ -44,11 +44,12 @@ export function suspectsOf(job: Job, base: readonly Supposition[]): Suspect[] {
   ]
 }
 
-/** A splice is remade as a whole, whichever of its ways is loose; a dirty contact is no loose lead. */
-function actOf(job: Job, { id: of }: Supposition, unit: string): string {
+/** What puts a supposition right: a splice is remade as a whole, whichever of its ways is loose; a dirty contact is no loose lead. */
+export function repairedBy(job: Job, one: Supposition): string {
+  const unit = unitOf(job, one)
   const [id = ''] = unit.split('/')
   if (kindOf(job.parts[id] ?? { kind: '' })?.class === 'joint') return id
-  return of.startsWith('part:') && of.endsWith('/ohms') ? `${id}/contact` : unit
+  return one.id.startsWith('part:') && one.id.endsWith('/ohms') ? `${id}/contact` : unit
 }
 
 /**

@@ -1,3 +1,4 @@
+import { intentOf } from '../intent/intent.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { asking } from '../load/all-calling.ts'
@@ -7,7 +8,7 @@ import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import type { Ask, Stand } from './ask.ts'
+import { type Ask, feltOf, type Stand } from './ask.ts'
 import type { Suspect } from './suspects.ts'
 
 /** What an ask shows: volts, or a word. */
@@ -62,37 +63,41 @@ function lookAt(bench: Simulation, job: Job, asks: readonly Ask[]) {
     const [a, b] = [probe(bench, from), probe(bench, to)]
     return a.ok && b.ok ? ([a.value, b.value] as const) : undefined
   })
-  const valves = zonesInOrder(job)
-  const running = (role: 'running' | 'told', of: string) =>
-    [...netlist.parts.values()].filter(({ kind }) => kind.class === of && kind.roles?.[role] !== undefined)
-  const pumps = running('running', 'pump')
-  const boilers = running('told', 'boiler')
-  const burners = running('running', 'burner')
-  const is = (part: { id: string; kind: { roles?: { running?: string; told?: string } } }, role: 'running' | 'told') =>
-    bench.stateOf(part.id)[part.kind.roles?.[role] ?? ''] === true
   return (wrong: readonly Supposition[]) => {
     const shows = asks.map((ask, i): Shown => {
       if (ask.ask === 'volts') return points[i] ? (read(bench, 'loz', ...points[i]).value ?? 0) : 0
       const part = netlist.parts.get(ask.part!)!
       const state = bench.stateOf(part.id)
       if (ask.ask === 'lever')
-        return part.kind.leverByHand?.(part.figures, state, faultsOf(wrong, part.id)) ?? 'cannot tell'
+        return feltOf(part.kind.leverByHand?.(part.figures, state, faultsOf(wrong, part.id)) ?? 'cannot tell')
       const on = state[part.kind.roles?.running ?? part.kind.roles?.told ?? ''] === true
       return on ? 'yes' : 'no'
     })
-    const called = boilers.length === 0 || boilers.some((one) => is(one, 'told'))
-    const fires = burners.length === 0 || burners.some((one) => is(one, 'running'))
-    const heats = new Set(
-      valves.flatMap(({ id, valve, pump }) => {
-        const part = valve ? netlist.parts.get(valve) : undefined
-        const open = part ? openingOf(part, bench.stateOf(part.id)) >= HEATS : false
-        const own = pump ? pumps.filter((one) => one.id === pump) : pumps
-        const pumped = own.length === 0 || own.some((one) => is(one, 'running'))
-        return open && called && fires && pumped ? [id] : []
-      }),
-    )
-    return { shows, heats }
+    return { shows, heats: heatsIn(bench, job) }
   }
+}
+
+/**
+ * The zones that heat as a bench stands: valve open, boiler called, burner running, and a pump that is meant for the zone;
+ * where none is, the boiler has one of its own.
+ */
+export function heatsIn(bench: Simulation, job: Job): ReadonlySet<string> {
+  const parts = [...bench.netlist.parts.values()]
+  const with_ = (of: string, role: 'running' | 'told') =>
+    parts.filter(({ kind }) => kind.class === of && kind.roles?.[role])
+  const any = (some: typeof parts, role: 'running' | 'told') =>
+    some.length === 0 || some.some(({ id, kind }) => bench.stateOf(id)[kind.roles![role]!] === true)
+  const pumps = with_('pump', 'running')
+  const intent = intentOf(job)
+  if (!any(with_('boiler', 'told'), 'told') || !any(with_('burner', 'running'), 'running')) return new Set()
+  return new Set(
+    zonesInOrder(job).flatMap(({ id, valve }) => {
+      const part = valve ? bench.netlist.parts.get(valve) : undefined
+      const open = part !== undefined && openingOf(part, bench.stateOf(part.id)) >= HEATS
+      const own = pumps.filter((pump) => intent.pumps.get(pump.id)?.zones.includes(id))
+      return open && any(own, 'running') ? [id] : []
+    }),
+  )
 }
 
 /** A valve that stands open so far lets its room get warm. */

@@ -36,9 +36,12 @@ export function circuitOf(document: Document, entries: readonly Entry[], as: Whi
   return { as, job, supposed, hands, key: keyOf(job, supposed, hands) }
 }
 
-/** Which circuit to speak of where nobody has said: the wall, once somebody has been there. */
+/**
+ * Which circuit to speak of where nobody has said: the wall, once somebody has been there. A complaint, a note or a proof say
+ * nothing of what hangs, and a wall of which nothing is on record can answer nothing.
+ */
 export const usualCircuit = (document: Document, entries: readonly Entry[]): Which =>
-  document.before !== null || entries.length > 0 ? 'found' : 'planned'
+  document.before !== null || Object.keys(foundOf(document, entries).job.parts).length > 0 ? 'found' : 'planned'
 
 /** What of a circuit electricity, motion and intent can feel, as one string. */
 export function keyOf(job: Job, supposed: readonly Supposition[], hands: Settings): string {

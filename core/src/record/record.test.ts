@@ -308,7 +308,10 @@ describe('one circuit or the other', () => {
   it('is the plan until somebody has been at the wall', () => {
     expect(usualCircuit(documentOf(job), [])).toBe('planned')
     expect(usualCircuit(document, [])).toBe('found')
-    expect(usualCircuit(documentOf(job), told(park()))).toBe('found')
+    // What is said of a wall on which nothing hangs yet is said of nothing; the first part that is fitted begins it.
+    expect(usualCircuit(documentOf(job), told(park()))).toBe('planned')
+    const fitted = { kind: 'part', does: 'fitted', part: 'V1', is: job.parts.V1! }
+    expect(usualCircuit(documentOf(job), told(fitted))).toBe('found')
     expect(circuitOf(document, told(park()), 'planned')).toMatchObject({ as: 'planned', hands: {}, supposed: [] })
     expect(circuitOf(document, [], 'planned').job).toEqual(plannedJob(document))
   })

@@ -1,15 +1,20 @@
 import {
+  type Ask,
   alterationsOf,
   ask,
   benchWith,
   circuitOf,
+  type Entry,
   probe,
   read,
   reshaped,
   Stand,
+  StandInWall,
+  suppositionInWords,
   usualCircuit,
 } from '@civil-lantern/core'
-import { door } from '@civil-lantern/core/validate'
+import { complaints } from '@civil-lantern/core/demo'
+import { door, readEntry } from '@civil-lantern/core/validate'
 import Router from '@koa/router'
 import { Type } from 'typebox'
 import { Refusal, unknownJob } from '../refusal.ts'
@@ -29,6 +34,22 @@ const question = door(
     { additionalProperties: false },
   ),
 )
+
+const aComplaint = door(Type.Object({ complaint: Type.String({ maxLength: 60 }) }, { additionalProperties: false }))
+const anAsk = door(
+  Type.Object(
+    {
+      /** What is to be answered, as it would be written down at a wall; the answer is left empty. */
+      entry: Type.Unknown(),
+      ask: Type.Union((['volts', 'runs', 'lever', 'room', 'repair'] as const).map((ask) => Type.Literal(ask))),
+      /** Zones that call. */
+      stand: Type.Array(Type.String({ maxLength: 48 }), { maxItems: 99 }),
+    },
+    { additionalProperties: false },
+  ),
+)
+/** What a stand-in's meter is off by, at most, as a share. */
+const OFF = 0.01
 
 /** Longest a stand-in wall is let run before it is read, seconds. */
 const LONGEST = 7200
@@ -71,5 +92,109 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
     ctx.body = { value, shows: `${shows} ${unit}`.trim(), source: 'stand-in' }
   })
 
+  /** What can be practised on this job, and how much is still wrong with its stand-in; never what. */
+  router.get('/', async (ctx) => {
+    const id = ctx.params.id!
+    if (!(await jobs.has(id))) throw unknownJob(id)
+    ctx.body = {
+      complaints: (complaints[id] ?? []).map(({ hidden: _, ...told }) => told),
+      hides: (await jobs.hiddenIn(id)).length > 0,
+    }
+  })
+
+  router.post('/begin', async (ctx) => {
+    const id = ctx.params.id!
+    const { complaint } = body(aComplaint, ctx)
+    const found = complaints[id]?.find((one) => one.id === complaint)
+    if (!(await jobs.has(id))) throw unknownJob(id)
+    if (!found)
+      throw new Refusal(404, {
+        code: 'stand-in/unknown',
+        where: '/complaint',
+        says: `The stand-in of this job knows no complaint "${complaint}".`,
+        remedy: `It knows: ${(complaints[id] ?? []).map((one) => one.id).join(', ') || 'none'}.`,
+      })
+    await jobs.hide(id, found.hidden)
+    ctx.body = { says: found.says, cold: found.cold, heats: found.heats }
+  })
+
+  /** Answers one ask as the wall would, and writes the answer down: only here may an entry say that it is the stand-in's. */
+  router.post('/answer', async (ctx) => {
+    const id = ctx.params.id!
+    const { entry, ask: asked, stand } = body(anAsk, ctx)
+    const read = readEntry(entry)
+    if (!read.ok)
+      throw new Refusal(400, ...read.failures.map((failure) => ({ ...failure, where: `/entry${failure.where}` })))
+    const stored = await jobs.get(id)
+    if (!stored) throw unknownJob(id)
+    const known = await entries.of(id)
+    const { job, supposed } = circuitOf(stored.document, known, usualCircuit(stored.document, known))
+    const wall = new StandInWall(job, [...supposed, ...(await jobs.hiddenIn(id))], () => OFF * (2 * Math.random() - 1))
+    const answered = answerOf(wall, asked, read.value.body, stand)
+    if (asked === 'repair')
+      await jobs.hide(
+        id,
+        wall.wrong.filter((one) => !supposed.includes(one)),
+      )
+    const added = await entries.append(id, [{ ...read.value, body: answered, source: 'stand-in' }])
+    if (added.outcome !== 'kept')
+      throw new Refusal(409, {
+        code: 'entry/elsewhere',
+        where: '/entry/id',
+        says: 'That entry id is taken.',
+        remedy: 'Send it under an id of its own.',
+      })
+    ctx.body = { body: answered, well: asked === 'room' || asked === 'repair' ? wall.isWell : undefined }
+  })
+
+  /** Giving up, or being done: what is still hidden is told, and is hidden no more. */
+  router.post('/reveal', async (ctx) => {
+    const id = ctx.params.id!
+    const stored = await jobs.get(id)
+    if (!stored) throw unknownJob(id)
+    const known = await entries.of(id)
+    const { job } = circuitOf(stored.document, known, usualCircuit(stored.document, known))
+    const left = (await jobs.hiddenIn(id)).map((one) => suppositionInWords(job, one))
+    await jobs.hide(id, [])
+    ctx.body = { left }
+  })
+
   return router
+}
+
+/** The body of an entry with what the wall shows, hears or feels put into it. */
+function answerOf(
+  wall: StandInWall,
+  asked: 'volts' | 'runs' | 'lever' | 'room' | 'repair',
+  about: Entry['body'],
+  stand: readonly string[],
+): Entry['body'] {
+  const lost = (says: string) =>
+    new Refusal(400, { code: 'stand-in/ask', where: '/entry/body', says, remedy: 'Name what this plant has.' })
+  if (asked === 'repair') {
+    wall.repair(String(about.unit))
+    return about
+  }
+  if (asked === 'room') {
+    const zone = /^zone:(.+)$/.exec(String(about.of))?.[1] ?? ''
+    if (!wall.job.zones[zone]) throw lost(`There is no zone "${zone}".`)
+    return { ...about, word: wall.heats(zone) ? 'heats' : 'cold' }
+  }
+  const part = /^part:(.+)$/.exec(String(about.of))?.[1] ?? ''
+  const point = (end: unknown) => (typeof end === 'object' && end && 'point' in end ? String(end.point) : '')
+  const ask: Ask = {
+    id: '',
+    ask: asked,
+    place: '',
+    minutes: 0,
+    says: '',
+    part,
+    from: point(about.from),
+    to: point(about.to),
+  }
+  if (asked !== 'volts' && !wall.job.parts[part]) throw lost(`There is no part "${part}".`)
+  const shown = wall.shows(ask, stand)
+  return typeof shown === 'number'
+    ? { ...about, value: shown, shows: `${shown.toFixed(1)} V` }
+    : { ...about, word: shown }
 }

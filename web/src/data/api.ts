@@ -31,6 +31,18 @@ export interface TriedBefore {
 /** The version of the document this page speaks. */
 const VERSION = 2
 
+/** What can be practised on the stand-in of a job, and whether something is hidden in it now; never what. */
+export interface StandInNow {
+  readonly complaints: readonly {
+    readonly id: string
+    readonly level: 'easy' | 'harder' | 'nasty'
+    readonly says: string
+  }[]
+  readonly hides: boolean
+}
+
+export type StandInAsk = 'volts' | 'runs' | 'lever' | 'room' | 'repair'
+
 /** The server answered, and refused. */
 export class RefusedByServer extends Error {
   readonly status: number
@@ -91,6 +103,12 @@ export const api = {
       edits: edits.map(({ id: editId, name, patches }) => ({ id: editId, name, patches })),
     }),
   entries: (id: string) => ask<{ entries: Entry[] }>(`/jobs/${id}/entries`).then(({ entries }) => entries),
+  standIn: (id: string) => ask<StandInNow>(`/jobs/${id}/stand-in`),
+  beginStandIn: (id: string, complaint: string) =>
+    ask<{ says: string; cold: string[]; heats: string[] }>(`/jobs/${id}/stand-in/begin`, { complaint }),
+  askStandIn: (id: string, entry: Entry, asked: StandInAsk, stand: readonly string[]) =>
+    ask<{ body: Entry['body']; well?: boolean }>(`/jobs/${id}/stand-in/answer`, { entry, ask: asked, stand }),
+  revealStandIn: (id: string) => ask<{ left: string[] }>(`/jobs/${id}/stand-in/reveal`, {}),
   kinds: () => ask<{ kinds: StoredKind[] }>('/kinds').then(({ kinds }) => kinds),
   keepKind: (id: string, kind: OwnKind) => ask<StoredKind>('/kinds', { id, kind }),
   importKind: (id: string, file: unknown) => ask<StoredKind>('/kinds/import', { id, file }),

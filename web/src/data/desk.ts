@@ -23,6 +23,7 @@ import {
 } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
 import { newId, shelf } from '../base/shelf.ts'
+import { api, type StandInAsk } from './api.ts'
 import { device } from './device.ts'
 import type { EntryLog, LogState } from './entry-log.ts'
 import { History, type Step, type Tried } from './history.ts'
@@ -239,7 +240,31 @@ export class Desk extends Observable<DeskState> {
     this.#tell()
   }
 
+  /**
+   * Asks the stand-in wall instead of a real one: the server answers, and writes the answer down as the stand-in's.
+   * @param body what would be written down, its answer left empty
+   */
+  readonly askStandIn = (body: Entry['body'], asked: StandInAsk, calling: readonly string[]) =>
+    this.#named(async () => {
+      const calls = Object.fromEntries(
+        Object.keys(this.#plan.zones).map((zone) => [zone, { on: calling.includes(zone) }]),
+      )
+      const entry = this.#made([body], { calls })[0]
+      try {
+        if (entry) await api.askStandIn(this.id, entry, asked, calling)
+      } catch (error) {
+        this.notice(error instanceof Error ? error.message : 'The stand-in does not answer.')
+      }
+      await this.log.look()
+    })
+
   #add(bodies: readonly Entry['body'][], stand: Stand | undefined, proof?: string): string[] {
+    const made = this.#made(bodies, stand, proof)
+    this.log.add(made)
+    return made.map(({ id }) => id)
+  }
+
+  #made(bodies: readonly Entry['body'][], stand: Stand | undefined, proof?: string): Entry[] {
     const { entries } = this.log.state()
     const made: Entry[] = []
     for (const body of bodies) {
@@ -259,8 +284,7 @@ export class Desk extends Observable<DeskState> {
       }
       made.push(nextEntry(maker, known, body, body.kind === 'reading' || body.kind === 'seen' ? stand : undefined))
     }
-    this.log.add(made)
-    return made.map(({ id }) => id)
+    return made
   }
 
   /** Undoes a step; returns what was done for it, so that it can be done again. */

@@ -71,6 +71,9 @@ export class EntryLog extends Observable<LogState> {
     this.#tell()
   }
 
+  /** Looks at once for what the server has. */
+  readonly look = () => this.#catchUp()
+
   get #fresh() {
     return this.#heard && Date.now() - this.#heardAt < STALE
   }

@@ -95,6 +95,8 @@ export interface Question {
   readonly ofCase: string
   readonly cold: readonly string[]
   readonly place: string | undefined
+  /** Asks that somebody could not do. */
+  readonly refused: readonly string[]
 }
 
 export interface Answered {
@@ -112,11 +114,14 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, entries, ofCase, cold, place } = question
+    const { key, job, base, entries, ofCase, cold, place, refused } = question
     if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
     const at = finder.finder
     const seen = evidenceOf(entries, ofCase, at.asks)
-    const found = await run(at.find(cold, withComplaint(cold, seen), place), told)
+    const found = await run(
+      at.find(cold, withComplaint(cold, seen), place, ({ id }) => !refused.includes(id)),
+      told,
+    )
     return { found, seen, asks: at.asks }
   },
   /** A morning: zones that call in this order, so many seconds apart. */

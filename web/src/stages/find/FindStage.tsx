@@ -1,5 +1,6 @@
 import { type Entry, keyOf, openCases, takenBack } from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
+import { Link } from 'react-router'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
@@ -7,6 +8,7 @@ import type { Answered } from '../../workers/judge.worker.ts'
 import { Intake } from './Intake.tsx'
 import { howOf, isWell, searchInWords, shortStand } from './in-words.ts'
 import { AfterRepair, NextCard, RepairCard } from './NextCard.tsx'
+import { StandInCard, useStandIn } from './StandIn.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
 
 /** From what the customer says to the part to put right: the verdict, what to ask next, what is left. */
@@ -24,6 +26,8 @@ function Search({ complaint }: { complaint: Entry }) {
   const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
   const [refused, setRefused] = useState<readonly string[]>([])
+  // A complaint of the stand-in's is answered by it to the end, also when nothing is hidden in it any more.
+  const standIn = useStandIn(session.id)?.complaints.some((one) => one.says === complaint.body.complaint) === true
   // Before anybody was at the wall it is taken to hang as planned.
   const been = document.before !== null
   const job = been ? wall.job : plan
@@ -38,13 +42,13 @@ function Search({ complaint }: { complaint: Entry }) {
     let wanted = true
     setFailed('')
     judge
-      .find({ key, job, base, entries, ofCase: complaint.id, cold, place }, (done) => wanted && setShare(done))
+      .find({ key, job, base, entries, ofCase: complaint.id, cold, place, refused }, (done) => wanted && setShare(done))
       .then((made) => wanted && setAnswered(made))
       .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
     return () => {
       wanted = false
     }
-  }, [judge, key, entries, complaint.id, cold, place])
+  }, [judge, key, entries, complaint.id, cold, place, refused])
   const says = String(complaint.body.complaint)
   if (cold.length === 0)
     return (
@@ -67,28 +71,28 @@ function Search({ complaint }: { complaint: Entry }) {
       </Page>
     )
   const { found, seen, asks } = answered
-  const offers = (found.next ? [found.next, ...found.others] : found.others).filter(
-    (one) => !refused.includes(one.ask.id),
-  )
-  const [next, ...others] = offers
+  const { next, others } = found
   return (
     <Page title={searchInWords(found)} says={says}>
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
           {seen.at(-1)?.evidence.is === 'repair' ? (
-            <AfterRepair cold={cold} job={job} />
+            <AfterRepair cold={cold} job={job} standIn={standIn} />
           ) : isWell(found) ? null : found.repair || !next ? (
             <RepairCard
               found={found}
               job={job}
-              putRight={({ unit, says }) =>
-                session.enter([{ kind: 'repair', unit, does: howOf(unit), says }], `Put right: ${says}`)
-              }
+              putRight={({ unit, says }) => {
+                const body = { kind: 'repair', unit, does: howOf(unit), says }
+                if (standIn) session.askStandIn(body, 'repair', [])
+                else session.enter([body], `Put right: ${says}`)
+              }}
             />
           ) : (
             <NextCard
               key={`${next.ask.id} ${next.stand.join()} ${seen.length}`}
               next={next}
+              standIn={standIn}
               job={job}
               arrived={() => setPlace(next.ask.place)}
               refuse={() => setRefused((all) => [...all, next.ask.id])}
@@ -114,6 +118,15 @@ function Search({ complaint }: { complaint: Entry }) {
               none: it goes by what runs and how levers feel, and leaves more places to look at.
             </p>
           )}
+          {isWell(found) && (
+            <Link
+              to="../prove"
+              className="inline-flex min-h-13 items-center justify-self-start rounded-control bg-ink px-5 font-semibold text-paper"
+            >
+              To the closing check
+            </Link>
+          )}
+          <StandInCard />
           <CloseCase complaint={complaint} {...(found.repair ? { cause: found.repair.says } : {})} />
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">

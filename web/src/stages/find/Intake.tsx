@@ -2,6 +2,7 @@ import { zonesInOrder } from '@civil-lantern/core'
 import { useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
+import { StandInCard } from './StandIn.tsx'
 
 type Room = 'cold' | 'heats' | 'unknown'
 
@@ -71,6 +72,7 @@ export function Intake() {
           </div>
         </Card>
       )}
+      {wired && <StandInCard />}
       <p className="text-soft">
         The search asks low-voltage readings, what runs and how levers feel. It does not ask for readings at line
         voltage, nor for anything to be lifted or linked.

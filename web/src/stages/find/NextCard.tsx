@@ -9,11 +9,15 @@ import { percent, standInWords, voltsTyped } from './in-words.ts'
 export function NextCard({
   next,
   job,
+  standIn,
   arrived,
   refuse,
 }: {
   next: Proposed
   job: Job
+  /** There is a stand-in wall that can be asked instead. */
+  standIn: boolean
+
   /** Told with the answer: the technician now stands there. */
   arrived: () => void
   refuse: () => void
@@ -55,6 +59,18 @@ export function NextCard({
               Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one
               hand, and leads with guarded tips. Otherwise pass this one over.
             </p>
+          )}
+          {standIn && (
+            <Button
+              look="strong"
+              className="min-h-14"
+              onClick={() => {
+                session.askStandIn(emptyBody(job, ask), ask.ask, stand)
+                arrived()
+              }}
+            >
+              Measure on the stand-in
+            </Button>
           )}
           {ask.ask === 'volts' ? (
             <Volts
@@ -114,6 +130,12 @@ export function NextCard({
     </div>
   )
 }
+
+/** What would be written down of an ask, before it is answered. */
+const emptyBody = (job: Job, { ask, from, to, part }: Proposed['ask']) =>
+  ask === 'volts'
+    ? { kind: 'reading', mode: 'loz', from: end(job, from!), to: end(job, to!), value: null, shows: '' }
+    : { kind: 'seen', what: 'word', of: `part:${part}`, look: ask, word: 'cannot tell' }
 
 const end = (job: Job, point: string) => ({
   point,
@@ -217,7 +239,7 @@ const placeSays = (job: Job, unit: string): string => {
 }
 
 /** After something was put right: does it heat now? That is the first thing to know. */
-export function AfterRepair({ cold, job }: { cold: readonly string[]; job: Job }) {
+export function AfterRepair({ cold, job, standIn }: { cold: readonly string[]; job: Job; standIn: boolean }) {
   const { session } = useSession()
   const say = (zone: string, word: 'heats' | 'cold') =>
     session.enter([{ kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word }], word)
@@ -227,7 +249,21 @@ export function AfterRepair({ cold, job }: { cold: readonly string[]; job: Job }
         {cold.map((zone) => (
           <li key={zone} className="flex flex-wrap items-center justify-between gap-2 border-line border-t py-2">
             <span className="font-semibold">{job.zones[zone]?.name}, called alone</span>
-            <span className="flex gap-2">
+            <span className="flex flex-wrap gap-2">
+              {standIn && (
+                <Button
+                  className="min-h-13"
+                  onClick={() =>
+                    session.askStandIn(
+                      { kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word: 'cold' },
+                      'room',
+                      [zone],
+                    )
+                  }
+                >
+                  See on the stand-in
+                </Button>
+              )}
               <Button look="strong" onClick={() => say(zone, 'heats')} className="min-h-13">
                 It heats
               </Button>

@@ -116,7 +116,7 @@ function JoinCard({ join, job, shut, done }: { join: Join; job: Job; shut: boole
   const word = doesWord[join.does]
   return (
     <section aria-labelledby="join" className="grid gap-3 rounded-card border border-line bg-card p-4">
-      <div className="flex items-baseline justify-between gap-3">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 id="join" className="font-bold text-lg">
           {word.does} wire {join.label}, {join.colour}
           {join.sleeve ? `, sleeved ${join.sleeve}` : ''}

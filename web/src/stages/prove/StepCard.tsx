@@ -93,11 +93,11 @@ export function StepCard({
   const shut = step.dead && !gate.open
   return (
     <section aria-labelledby="step" className="grid gap-3 rounded-card border border-line bg-card p-4">
-      <div className="flex items-baseline justify-between gap-3">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 id="step" className="font-bold text-lg">
           {number}. {step.name}
         </h2>
-        <span className="shrink-0 text-soft">
+        <span className="text-soft">
           {step.places.map((place) => job.places[place]?.name ?? place).join(', then ')}
         </span>
       </div>

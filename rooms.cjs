@@ -13,7 +13,7 @@ const tiers = [
   ['load', 'plan', 'checks', 'rungs', 'timeline'],
   ['proof', 'hands', 'sums'],
   ['prove', 'hookup'],
-  ['find'],
+  ['find', 'log'],
   ['bench', 'standing', 'formats'],
   ['demo'],
 ]

@@ -93,6 +93,11 @@ export class Program {
     if (entries.length > 0) await this.#post(`/api/jobs/${id}/entries`, { entries })
   }
 
+  /** Writes entries down on a job, as a device would. */
+  async enter(id: string, entries: readonly Entry[]): Promise<void> {
+    await this.#post(`/api/jobs/${id}/entries`, { entries })
+  }
+
   async entries(id: string): Promise<Entry[]> {
     const answer = await fetch(`${this.url}/api/jobs/${id}/entries`)
     return ((await answer.json()) as { entries: Entry[] }).entries

@@ -111,7 +111,6 @@ it('the board: searched by what stands inside a job, put away, brought back, tak
   await expect.poll(titles).toEqual(['Quay Terrace dance school'])
   await window.click('button', 'More for Quay Terrace dance school')
   await window.click('menuitem', 'Bring back')
-  await window.clickBeginning('On the board').catch(() => undefined)
   await expect.poll(async () => (await program.jobs()).find(({ id }) => id === 'quay-terrace')?.shelf).toBe('open')
 })
 

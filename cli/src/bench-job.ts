@@ -46,6 +46,8 @@ const options = {
   'answers-from': one,
   'dead-only': { type: 'boolean' },
   patience: one,
+  out: one,
+  for: one,
 } as const
 
 function parsed(args: string[]) {
@@ -66,13 +68,18 @@ export interface OnBench {
   readonly values: Values
 }
 
-/** The options and the one job file of a command. */
-export async function jobAndOptions(args: string[]): Promise<OnBench> {
+/** The options and the one job file of a command, as it was read. */
+export async function fileAndOptions(args: string[]): Promise<{ file: JobFile; name: string; values: Values }> {
   const { values, positionals } = parsed(args)
-  const [file, ...extra] = positionals
-  if (file === undefined) throw new Refused('Name a job file.')
+  const [name, ...extra] = positionals
+  if (name === undefined) throw new Refused('Name a job file.')
   if (extra.length > 0) throw new Refused(`One job file at a time; ${extra.join(' ')} is too much.`)
-  const read = await fileFrom(file)
+  return { file: await fileFrom(name), name, values }
+}
+
+/** The options and the one job file of a command, with the circuit it is about. */
+export async function jobAndOptions(args: string[]): Promise<OnBench> {
+  const { file: read, name: file, values } = await fileAndOptions(args)
   const as = values.as ?? usualCircuit(read.document, read.entries)
   if (as !== 'planned' && as !== 'found') throw new Refused(`--as is planned or found, not "${as}".`)
   const { job, supposed, hands } = circuitOf(read.document, read.entries, as)

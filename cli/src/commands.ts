@@ -1,7 +1,9 @@
+import { writeFile } from 'node:fs/promises'
 import {
   alterationsOf,
   budgetsOf,
   clamp,
+  customerReport,
   documentOf,
   everythingCalling,
   findingsOf,
@@ -9,6 +11,7 @@ import {
   fittingSchemes,
   fixOf,
   fixOfDifference,
+  fullReport,
   type Job,
   loopsOf,
   MOST_PROVEN,
@@ -30,7 +33,7 @@ import {
   writeSpice,
 } from '@civil-lantern/core'
 import { writeJobFile } from '@civil-lantern/core/validate'
-import { jobAndOptions, numberIn, onTheBench } from './bench-job.ts'
+import { fileAndOptions, jobAndOptions, numberIn, onTheBench } from './bench-job.ts'
 import { complaintIn, findBy, WORDS } from './find.ts'
 import { Refused } from './refused.ts'
 import { readScript, runScript } from './script.ts'
@@ -121,6 +124,23 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       print({ ...finding, ...(fix ? { fix: fix.says } : {}) })
     }
     return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async report(args) {
+    const { file, values } = await fileAndOptions(args)
+    const out = values.out
+    if (!out) throw new Refused('Say where it goes: --out report.pdf.')
+    if (values.for !== undefined && values.for !== 'customer')
+      throw new Refused(`--for is customer, or left out for the full report; not "${values.for}".`)
+    // Loaded only where something is printed: the other commands start without it.
+    const { reportPdf } = await import('../../server/src/paper/pdf.ts')
+    const make = values.for === 'customer' ? customerReport : fullReport
+    const pdf = await reportPdf(make(file.document, file.entries), 'Made on the command line')
+    await writeFile(out, pdf).catch((error) => {
+      throw new Refused(`${out} cannot be written: ${error instanceof Error ? error.message : String(error)}`)
+    })
+    print({ out, bytes: pdf.length })
+    return 0
   },
 
   async find(args) {

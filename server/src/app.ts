@@ -10,6 +10,7 @@ import { controllerRoutes } from './routes/controller.ts'
 import { entryRoutes } from './routes/entries.ts'
 import { jobRoutes } from './routes/jobs.ts'
 import { kindRoutes } from './routes/kinds.ts'
+import { paperRoutes } from './routes/paper.ts'
 import { standInRoutes } from './routes/stand-in.ts'
 import type { Database } from './store/database.ts'
 import { Entries } from './store/entries.ts'
@@ -63,6 +64,7 @@ export function application(store: Database, webFolder: string, log: Logger, con
     jobRoutes(jobs, entries),
     entryRoutes(jobs, entries),
     standInRoutes(jobs, entries),
+    paperRoutes(jobs, entries, now),
     kindRoutes(kinds),
     controllerRoutes(controllerPort),
   ]

@@ -6,6 +6,7 @@ import { FindStage } from '../stages/find/FindStage.tsx'
 import { HookupStage } from '../stages/hookup/HookupStage.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { LoadStage } from '../stages/load/LoadStage.tsx'
+import { DoorCard } from '../stages/log/DoorCard.tsx'
 import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
 import { ProveStage } from '../stages/prove/ProveStage.tsx'
@@ -36,6 +37,7 @@ const router = createBrowserRouter([
       { path: 'sums/:sum?', element: <JobSums /> },
       { path: 'find', element: <FindStage /> },
       { path: 'log', element: <LogStage /> },
+      { path: 'log/door-card', element: <DoorCard /> },
       { path: 'hookup', element: <HookupStage /> },
       { path: 'prove', element: <ProveStage /> },
       { path: '*', element: <Navigate to=".." replace /> },

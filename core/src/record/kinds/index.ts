@@ -5,6 +5,7 @@ import { action } from './action.ts'
 import { back } from './back.ts'
 import { complaint } from './case.ts'
 import { dead } from './dead.ts'
+import { hours } from './hours.ts'
 import { landed } from './landed.ts'
 import { note } from './note.ts'
 import { part } from './part.ts'
@@ -32,6 +33,7 @@ export const entryKinds: readonly EntryKind[] = [
   step,
   sign,
   repair,
+  hours,
   note,
   back,
 ]

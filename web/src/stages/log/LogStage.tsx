@@ -1,53 +1,96 @@
-import { type Entry, entryInWords, entryKindOf, type Job, standInWords, takenBack } from '@civil-lantern/core'
+import { type Entry, entryKindOf, type Job, type LogFilter, takenBack, toldBy, zonesInOrder } from '@civil-lantern/core'
 import { format } from 'date-fns'
-import { useMemo } from 'react'
+import { ChevronDown } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import { csv } from '../../base/csv.ts'
 import { useSession } from '../../data/open-job.tsx'
-import { Button } from '../../ui/controls.tsx'
+import { Segments } from '../../ui/controls.tsx'
+import { download } from '../../ui/download.ts'
+import { Pick } from '../../ui/pick.tsx'
+import { EntryList } from './EntryList.tsx'
+import { Hours } from './Hours.tsx'
+import { NoteField } from './NoteField.tsx'
+import { Register } from './Register.tsx'
+import { readingRows } from './reading-rows.ts'
 
-/** Everything that was seen, measured and done on the job, newest first. */
+type Shown = 'stream' | 'register'
+
+/** Everything that was seen, measured and done on the job, newest first; the register of zones; what is printed of it. */
 export function LogStage() {
-  const { session, job, plan, found, entries, waiting, heard } = useSession()
+  const { session, plan, found, entries, heard } = useSession()
+  const [filter, setFilter] = useState<LogFilter>({})
+  const [shown, setShown] = useState<Shown>('stream')
   // An entry may name what is only on the plan, or only on the wall.
   const named = useMemo((): Job => {
     const { parts, wires } = found.job
     return { ...plan, parts: { ...plan.parts, ...parts }, wires: { ...plan.wires, ...wires } }
   }, [plan, found])
-  const gone = useMemo(() => takenBack(entries), [entries])
-  const shown = entries.filter(({ body }) => body.kind !== 'back')
+  const all = useMemo(() => toldBy(named, entries, {}), [named, entries])
+  const told = useMemo(() => toldBy(named, entries, filter), [named, entries, filter])
   return (
-    <div className="grid gap-3">
-      <h1 className="pt-1 text-xl font-bold">{verdict(entries, gone)}</h1>
-      {!heard && (
-        <p className="text-soft">The log on the server has not answered yet. What you enter is kept and sent.</p>
-      )}
-      {shown.length === 0 ? (
-        <p>
-          Put the meter’s leads on{' '}
-          <Link to={`/jobs/${session.id}/scheme`} className="font-semibold underline underline-offset-4">
-            the circuit
-          </Link>{' '}
-          and type what yours shows. It is kept with its time, its place and the state it was taken in.
-        </p>
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] gap-3 pb-2">
+      <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
+        <h1 tabIndex={-1} className="font-bold text-xl outline-none">
+          {verdict(entries)}
+        </h1>
+        <div className="flex flex-wrap gap-2">
+          <Segments<Shown>
+            label="Shown"
+            value={shown}
+            options={[
+              { value: 'stream', says: 'Stream' },
+              { value: 'register', says: 'Register' },
+            ]}
+            onChange={setShown}
+          />
+          <Printed
+            job={session.id}
+            readings={() => download(`${plan.title}, readings.csv`, csv(readingRows(named, entries)), 'text/csv')}
+          />
+        </div>
+      </div>
+      {shown === 'register' ? (
+        <Register job={named} entries={entries} />
       ) : (
-        <ol className="grid gap-2">
-          {[...shown].reverse().map((entry) => (
-            <EntryRow
-              key={entry.id}
-              entry={entry}
-              job={named}
-              gone={gone.has(entry.id)}
-              waits={waiting.has(entry.id)}
-            />
-          ))}
-        </ol>
+        <>
+          <div className="grid gap-2 lg:grid-cols-[minmax(0,1fr)_auto]">
+            <NoteField />
+            <Hours entries={entries} />
+            {all.length > 0 && (
+              <Filters
+                job={named}
+                entries={entries}
+                filter={filter}
+                change={setFilter}
+                count={told.length}
+                of={all.length}
+              />
+            )}
+          </div>
+          {!heard && (
+            <p className="text-soft">The log on the server has not answered yet. What you enter is kept and sent.</p>
+          )}
+          {all.length === 0 ? (
+            <p>
+              Put the meter’s leads on{' '}
+              <Link to={`/jobs/${session.id}/scheme`} className="font-semibold underline underline-offset-4">
+                the circuit
+              </Link>{' '}
+              and type what yours shows. It is kept with its time, its place and the state it was taken in.
+            </p>
+          ) : (
+            <EntryList told={told} job={named} />
+          )}
+        </>
       )}
-      <p className="text-soft">{job.title}: entries are added, never changed. One that was wrong is taken back.</p>
     </div>
   )
 }
 
-function verdict(entries: readonly Entry[], gone: ReadonlySet<string>): string {
+function verdict(entries: readonly Entry[]): string {
+  const gone = takenBack(entries)
   const standing = entries.filter(({ id, body }) => body.kind !== 'back' && !gone.has(id))
   const readings = standing.filter(({ body, source }) => body.kind === 'reading' && source === 'wall').length
   if (standing.length === 0) return 'Nothing is logged yet.'
@@ -55,77 +98,121 @@ function verdict(entries: readonly Entry[], gone: ReadonlySet<string>): string {
   return `${all}, ${readings === 0 ? 'no reading from the wall' : readings === 1 ? 'one reading from the wall' : `${readings} readings from the wall`}.`
 }
 
-const modeSays: Readonly<Record<string, string>> = {
-  volts: 'V~',
-  loz: 'V~ Lo-Z',
-  direct: 'V=',
-  ohms: 'ohms',
-  beep: 'continuity',
-  amps: 'clamp',
-}
+const item =
+  'flex min-h-11 cursor-pointer items-center rounded-control px-3 font-semibold outline-none data-highlighted:bg-well'
 
-/** Where the leads of a reading were. */
-function placesOf({ from, to }: Entry['body']): string {
-  const place = (end: unknown) =>
-    typeof end === 'object' && end !== null && 'place' in end && typeof end.place === 'string' ? end.place : ''
-  return [...new Set([place(from), place(to)])].filter(Boolean).join(' and ')
-}
-
-function EntryRow({ entry, job, gone, waits }: { entry: Entry; job: Job; gone: boolean; waits: boolean }) {
-  const { session, entries } = useSession()
-  const { body, clock, by, source, stand, id } = entry
-  const state = stand ? standInWords(job, stand) : Array.isArray(body.state) ? body.state.map(String) : []
+/** What can be taken away on paper or as a file. */
+function Printed({ job, readings }: { job: string; readings: () => void }) {
+  const open = (path: string) => window.open(`/api/jobs/${job}${path}`, '_blank', 'noopener')
   return (
-    <li
-      className={`grid gap-x-5 gap-y-1 rounded-card border border-line bg-card px-4 py-3 sm:grid-cols-[9.5rem_8.5rem_minmax(0,1fr)_auto] ${gone ? 'opacity-60' : ''}`}
-    >
-      <div>
-        <time dateTime={clock} className="font-mono">
-          {clock.startsWith('1970') ? 'before the log' : format(new Date(clock), 'd MMM HH:mm:ss')}
-        </time>
-        {by && <div className="text-soft">{by}</div>}
-        {waits && <div className="text-soft">waits for signal</div>}
-      </div>
-      <div>
-        {body.kind === 'reading' ? (
-          <>
-            <div className="font-mono text-xl leading-tight">{String(body.shows)}</div>
-            <div className="text-soft">
-              {modeSays[String(body.mode)] ?? String(body.mode)}
-              {source === 'computed' ? ', computed' : source === 'stand-in' ? ', stand-in' : ''}
-            </div>
-          </>
-        ) : (
-          <div className="font-semibold">{entryKindOf(body)?.name ?? 'From a newer version'}</div>
-        )}
-      </div>
-      <div>
-        <div className={`font-semibold ${gone ? 'line-through' : ''}`}>{entryInWords(job, body, entries)}</div>
-        {body.kind === 'reading' && <div className="text-soft">{placesOf(body)}</div>}
-        {source === 'computed' && (
-          <p className="text-soft">Kept by an older version: this is what the program computed, nobody measured it.</p>
-        )}
-        {state.length > 0 && (
-          <ul className="mt-1.5 flex flex-wrap gap-1.5">
-            {state.map((line) => (
-              <li key={line} className="rounded-full bg-well px-2.5 text-[15px]">
-                {line}
-              </li>
-            ))}
-          </ul>
-        )}
-      </div>
-      {gone ? (
-        <p className="text-soft">Taken back.</p>
-      ) : (
-        <Button
-          look="quiet"
-          className="justify-self-start"
-          onClick={() => session.enter([{ kind: 'back', of: id }], 'Take an entry back')}
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex min-h-11 items-center gap-2 rounded-control border border-line bg-card px-4 font-semibold hover:border-soft">
+        Report <ChevronDown aria-hidden size={17} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-50 min-w-64 rounded-card border border-line bg-card p-1.5 shadow-lg"
         >
-          Take back
-        </Button>
-      )}
-    </li>
+          <DropdownMenu.Item className={item} onSelect={() => open('/report.pdf')}>
+            Full report, PDF
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => open('/report.pdf?for=customer')}>
+            For the customer, PDF
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} asChild>
+            <Link to="door-card">Door card</Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={readings}>
+            Readings, CSV
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => open('/file')}>
+            The whole job, a file
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+/** What of the log is shown: by zone, by sort, by person, by day, by words. */
+function Filters({
+  job,
+  entries,
+  filter,
+  change,
+  count,
+  of,
+}: {
+  job: Job
+  entries: readonly Entry[]
+  filter: LogFilter
+  change: (filter: LogFilter) => void
+  count: number
+  of: number
+}) {
+  const set = (name: keyof LogFilter, value: string) => {
+    const { [name]: _, ...rest } = filter
+    change(value === '' ? rest : { ...rest, [name]: value })
+  }
+  const kinds = [...new Set(entries.map(({ body }) => body.kind))].filter((kind) => kind !== 'back')
+  const people = [...new Set(entries.map(({ by }) => by))].filter(Boolean)
+  const days = [...new Set(entries.map(({ clock }) => clock.slice(0, 10)))].sort().reverse()
+  const lists: { name: keyof LogFilter; label: string; any: string; options: { value: string; says: string }[] }[] = [
+    {
+      name: 'zone',
+      label: 'Zone',
+      any: 'Every zone',
+      options: zonesInOrder(job).map(({ id, name }) => ({ value: id, says: name })),
+    },
+    {
+      name: 'kind',
+      label: 'Sort of entry',
+      any: 'Every sort',
+      options: kinds.map((kind) => ({ value: kind, says: entryKindOf({ kind })?.name ?? kind })),
+    },
+    { name: 'by', label: 'Person', any: 'Everybody', options: people.map((value) => ({ value, says: value })) },
+    {
+      name: 'day',
+      label: 'Day',
+      any: 'Every day',
+      options: days.map((value) => ({ value, says: format(new Date(`${value}T12:00`), 'd MMM yyyy') })),
+    },
+  ]
+  const [wide, setWide] = useState(false)
+  return (
+    <div className="flex flex-wrap items-center gap-2 lg:col-span-2">
+      {lists.map(({ name, label, any, options }) => (
+        <div key={name} className={`w-40 ${wide ? '' : 'max-sm:hidden'}`}>
+          <Pick
+            label={label}
+            value={filter[name] ?? ''}
+            options={[{ value: '', says: any }, ...options]}
+            onChange={(value) => set(name, value)}
+            className="border border-line bg-card"
+          />
+        </div>
+      ))}
+      <input
+        type="search"
+        aria-label="Words in the log"
+        placeholder="Words"
+        value={filter.words ?? ''}
+        onChange={(e) => set('words', e.target.value)}
+        className="min-h-11 min-w-32 grow rounded-control border border-line bg-card px-3"
+      />
+      <button
+        type="button"
+        aria-expanded={wide}
+        onClick={() => setWide((on) => !on)}
+        className="min-h-11 rounded-control border border-line bg-card px-3 font-semibold sm:hidden"
+      >
+        Narrow
+      </button>
+      <span className="text-soft tabular-nums max-sm:sr-only">
+        {count === of ? `${of} entries` : `${count} of ${of}`}
+      </span>
+    </div>
   )
 }

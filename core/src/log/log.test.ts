@@ -1,0 +1,148 @@
+import { describe, expect, it } from 'vitest'
+import { demoFiles } from '../demo/index.ts'
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import { circuitIn, documentOf } from '../job/document.ts'
+import { type Entry, nextEntry } from '../record/entry.ts'
+import { inHours } from '../record/kinds/hours.ts'
+import type { Stand } from '../record/stand.ts'
+import { customerReport, fullReport } from './report.ts'
+import { hoursIn, registerOf, toldBy } from './told.ts'
+
+const job = kestrelPoint()
+const document = documentOf(job, circuitIn(job))
+
+let count = 0
+function told(...all: { body: Entry['body']; by?: string; day?: number; stand?: Stand; case?: string }[]): Entry[] {
+  const entries: Entry[] = []
+  for (const { body, by = 'Ash', day = 1, stand, case: ofCase } of all) {
+    const clock = new Date(Date.UTC(2026, 2, day, 10, 0, ++count % 60)).toISOString()
+    const maker = { id: `log-entry-${String(count).padStart(4, '0')}`, by, device: 'phone', clock, revision: 1 }
+    entries.push(nextEntry({ ...maker, ...(ofCase ? { case: ofCase } : {}) }, entries, body, stand))
+  }
+  return entries
+}
+const end = (point: string, says: string) => ({ point, says, place: 'Boiler room' })
+const reading = (point: string, says: string, value: number) => ({
+  kind: 'reading',
+  mode: 'loz',
+  from: end(point, says),
+  to: end('XF1.c', 'Transformer C'),
+  value,
+  shows: `${value} V`,
+})
+const repair = (unit: string, says: string) => ({ kind: 'repair', unit, does: 'replace', says })
+const spent = (activity: string, minutes: number) => ({ kind: 'hours', activity, minutes })
+
+describe('the log, narrowed', () => {
+  const entries = told(
+    { body: reading('V2.m1', 'Valve 2 M1', 26.1), by: 'Wren', day: 1 },
+    { body: reading('V3.m1', 'Valve 3 M1', 3.2), day: 2 },
+    { body: { kind: 'note', text: 'Key hangs in the lamp store' }, day: 2 },
+    { body: repair('V3/head', 'Valve 3, head'), day: 3 },
+    { body: reading('XF1.h', 'Transformer R', 26.4), day: 3, stand: { calls: { signal: { on: true } } } },
+  )
+  const says = (filter: Parameters<typeof toldBy>[2]) => toldBy(job, entries, filter).map((one) => one.says)
+
+  it('stands newest first, and without take-backs of its own', () => {
+    const all = toldBy(job, entries)
+    expect(all.map(({ entry }) => entry.id)).toEqual(entries.map(({ id }) => id).reverse())
+    const taken = [...entries, ...told({ body: { kind: 'back', of: entries[0]!.id } })]
+    expect(toldBy(job, taken)).toHaveLength(5)
+    expect(toldBy(job, taken).find(({ entry }) => entry.id === entries[0]!.id)?.back).toBe(true)
+  })
+
+  it('by kind, person, day and words, each alone and together', () => {
+    expect(says({ kind: 'reading' })).toHaveLength(3)
+    expect(says({ by: 'Wren' })).toHaveLength(1)
+    expect(says({ day: '2026-03-02' })).toHaveLength(2)
+    expect(says({ words: 'LAMP key' })).toEqual(['Key hangs in the lamp store'])
+    expect(says({ kind: 'reading', day: '2026-03-02', words: '3.2' })).toHaveLength(1)
+    expect(says({ kind: 'sign' })).toEqual([])
+  })
+
+  it('by zone: what speaks of its parts, and what was read while it called; not of parts whose name begins alike', () => {
+    expect(says({ zone: 'signal' })).toHaveLength(2)
+    expect(says({ zone: 'oil' })).toHaveLength(2)
+    expect(says({ zone: 'keepers' })).toEqual([])
+    const twelfth = told({ body: reading('V22.m1', 'Valve 22 M1', 1) })
+    expect(toldBy(job, twelfth, { zone: 'signal' })).toEqual([])
+    expect(says({ zone: 'attic' })).toEqual([])
+  })
+})
+
+it('hours add up by what they went on, the most first; what was taken back does not count', () => {
+  const entries = told({ body: spent('stairs', 20) }, { body: spent('tracing', 50) }, { body: spent('stairs', 45) })
+  expect(hoursIn(entries)).toEqual([
+    { activity: 'stairs', minutes: 65 },
+    { activity: 'tracing', minutes: 50 },
+  ])
+  const back = told({ body: { kind: 'back', of: entries[2]!.id } })
+  expect(hoursIn([...entries, ...back])[0]).toEqual({ activity: 'tracing', minutes: 50 })
+  expect([0, 59, 60, 95, 59.6].map(inHours)).toEqual(['0 min', '59 min', '1 h', '1 h 35 min', '1 h'])
+})
+
+it('the register counts what was put right and read in each zone, and names spare cores', () => {
+  const entries = told(
+    { body: repair('V3/head', 'Valve 3, head'), day: 5 },
+    { body: reading('V3.m1', 'Valve 3 M1', 3) },
+  )
+  const rows = registerOf(job, entries, (kind) => kind)
+  expect(rows.map(({ name }) => name)[2]).toBe('Oil store')
+  expect(rows[2]).toMatchObject({ repairs: 1, readings: 1, fitted: entries[0]!.clock })
+  expect(rows[0]).toMatchObject({ repairs: 0, readings: 0 })
+  expect(rows[0]!.fitted).toBeUndefined()
+  expect(rows.every(({ spare }) => spare.length === 1)).toBe(true)
+})
+
+describe('what is printed', () => {
+  const complaint = { kind: 'case', does: 'opened', complaint: 'Oil store stays cold', zones: ['oil'] }
+  const first = told(
+    { body: complaint },
+    { body: reading('V3.m1', 'Valve 3 M1', 3.2) },
+    { body: repair('V3/head', 'Valve 3, head') },
+  )
+  const closed = [
+    ...first,
+    ...told({ body: { ...complaint, does: 'closed', cause: 'Motor burnt' }, case: first[0]!.id }),
+  ]
+  const text = (report: ReturnType<typeof fullReport>) => JSON.stringify(report)
+
+  it('the full report holds every reading, complaint, repair and caution; what was taken back is not in it', () => {
+    const report = fullReport(document, closed)
+    for (const words of [
+      '3.2 V',
+      'Valve 3 M1 to Transformer C',
+      'Oil store stays cold. It was: Motor burnt.',
+      'Valve 3, head: replaced',
+      'the code stands',
+    ])
+      expect(text(report)).toContain(words)
+    const back = [...closed, ...told({ body: { kind: 'back', of: first[1]!.id } })]
+    expect(text(fullReport(document, back))).not.toContain('3.2 V')
+    expect(text(fullReport(document, first))).toContain('Still open.')
+    expect(text(fullReport(document, first))).toContain('Complaint not closed: Oil store stays cold')
+  })
+
+  it('has no empty section, and says what region’s rules stand beside it', () => {
+    const bare = fullReport(documentOf(job), [])
+    expect(bare.sections.map(({ heading }) => heading)).toEqual(['The plant', 'Cautions'])
+    expect(text(bare)).toContain('100 VA')
+    expect(text(fullReport({ ...documentOf(job), practice: '230' }, []))).toContain('double-pole')
+  })
+
+  it('the customer’s page is plain: no terminals, no volts', () => {
+    const report = customerReport(document, closed)
+    expect(text(report)).toContain('Valve 3, head: replaced.')
+    expect(text(report)).toContain('not been proven as a whole yet')
+    expect(text(report)).not.toMatch(/ M1|\d V"/)
+    expect(text(customerReport(document, []))).toContain('nothing was replaced')
+  })
+
+  it('every demo job can be printed, its past with it', () => {
+    for (const make of Object.values(demoFiles)) {
+      const { document: one, entries } = make()
+      expect(fullReport(one, entries).sections.length).toBeGreaterThan(3)
+      expect(customerReport(one, entries).sections.length).toBeGreaterThan(2)
+    }
+  })
+})

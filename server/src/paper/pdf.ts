@@ -1,0 +1,98 @@
+import type { Report, ReportTable } from '@civil-lantern/core'
+import PDFDocument from 'pdfkit'
+
+const [MARGIN, SIZE] = [48, 10]
+
+/** Letters the standard faces have not, in words they have. */
+const plain = (text: string) =>
+  text
+    .replaceAll('Ω', 'ohm')
+    .replaceAll('≈', 'about ')
+    .replaceAll('→', ' to ')
+    .replaceAll('−', '-')
+    .replace(/[^\n\x20-\x7e\xa0-\xff\u2013\u2014\u2018\u2019\u201c\u201d\u2022\u20ac]/g, '?')
+
+/**
+ * A report as a PDF: A4, headings, paragraphs, tables that go on over pages, the page’s number and what it is of at its foot.
+ * @param made when it was made, in words
+ */
+export function reportPdf(report: Report, made: string, compress = true): Promise<Buffer> {
+  const pdf = new PDFDocument({
+    size: 'A4',
+    margin: MARGIN,
+    bufferPages: true,
+    compress,
+    info: { Title: plain(report.title), Creator: 'Civil Lantern' },
+  })
+  const chunks: Buffer[] = []
+  pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const done = new Promise<Buffer>((made, failed) => {
+    pdf.on('end', () => made(Buffer.concat(chunks)))
+    pdf.on('error', failed)
+  })
+  pdf.font('Helvetica-Bold').fontSize(18).text(plain(report.title))
+  pdf.font('Helvetica').fontSize(SIZE)
+  for (const line of [...report.under, made]) pdf.text(plain(line))
+  for (const { heading, lines, table } of report.sections) {
+    room(pdf, 60)
+    pdf.moveDown(0.9).font('Helvetica-Bold').fontSize(12.5).text(plain(heading)).font('Helvetica').fontSize(SIZE)
+    pdf.moveDown(0.2)
+    for (const line of lines) pdf.text(plain(line), { paragraphGap: 2.5 })
+    if (table && table.rows.length > 0) tableIn(pdf, table)
+  }
+  const { count } = pdf.bufferedPageRange()
+  for (let page = 0; page < count; page++) {
+    pdf.switchToPage(page)
+    // The foot lies in the margin, where text would otherwise begin a new page.
+    const { bottom } = pdf.page.margins
+    pdf.page.margins.bottom = 0
+    pdf
+      .fontSize(8)
+      .text(plain(`${report.foot}, page ${page + 1} of ${count}`), MARGIN, pdf.page.height - 32, { lineBreak: false })
+    pdf.page.margins.bottom = bottom
+  }
+  pdf.end()
+  return done
+}
+
+type Pdf = InstanceType<typeof PDFDocument>
+
+const bottomOf = (pdf: Pdf) => pdf.page.height - MARGIN
+
+function room(pdf: Pdf, height: number) {
+  if (pdf.y + height > bottomOf(pdf)) pdf.addPage()
+}
+
+function tableIn(pdf: Pdf, { head, rows, widths }: ReportTable) {
+  const all = pdf.page.width - 2 * MARGIN
+  const sum = widths.reduce((a, b) => a + b, 0)
+  const spans = widths.map((width) => (all * width) / sum)
+  const row = (cells: readonly string[], bold: boolean) => {
+    pdf.font(bold ? 'Helvetica-Bold' : 'Helvetica').fontSize(8.5)
+    const texts = cells.map(plain)
+    const height = Math.max(...texts.map((text, i) => pdf.heightOfString(text || ' ', { width: spans[i]! - 6 }))) + 5
+    const before = pdf.page
+    room(pdf, height)
+    // A page that begins within a table begins with the names of its columns.
+    if (pdf.page !== before && !bold) row(head, true)
+    pdf.font(bold ? 'Helvetica-Bold' : 'Helvetica').fontSize(8.5)
+    const y = pdf.y
+    let x = MARGIN
+    for (const [i, text] of texts.entries()) {
+      pdf.text(text, x, y, { width: spans[i]! - 6, height })
+      x += spans[i]!
+    }
+    pdf
+      .moveTo(MARGIN, y + height - 2.5)
+      .lineTo(MARGIN + all, y + height - 2.5)
+      .lineWidth(0.4)
+      .strokeColor('#b8b2a4')
+      .stroke()
+    pdf.x = MARGIN
+    pdf.y = y + height
+  }
+  pdf.moveDown(0.3)
+  row(head, true)
+  for (const cells of rows) row(cells, false)
+  pdf.font('Helvetica').fontSize(SIZE)
+}

@@ -8,8 +8,7 @@ const house = oneProgram()
 const { program } = house
 
 const rename = async (window: Window, zone: number, name: string) => {
-  const fields = await window.page.$$('::-p-aria([name="Zone"][role="textbox"])')
-  const field = fields[zone - 1]!
+  const field = await window.find('textbox', `Name of zone ${zone}`)
   await field.scrollIntoView()
   await field.click({ count: 3 })
   await field.type(name)
@@ -28,9 +27,13 @@ it('two windows that change the same job both keep their edits', async () => {
   await other!.goto(url)
   await one!.sees('ways of wiring fit')
   await other!.sees('ways of wiring fit')
+  // The other has no line while the first one saves, and so begins from what was.
+  await other!.page.setOfflineMode(true)
   await rename(one!, 1, 'Watch room')
   await one!.saved()
   await rename(other!, 4, 'Long gallery')
+  await other!.sees('for signal')
+  await other!.page.setOfflineMode(false)
   await other!.sees('changed in another window')
   await other!.saved()
   expect(await names()).toEqual(['Watch room', 'Signal house', 'Oil store', 'Long gallery', 'Hot-water tank'])
@@ -84,4 +87,53 @@ it('what was edited while the server was away survives a closed window', async (
   await again.goto(url)
   await again.saved()
   expect(await names()).toContain('Flag loft')
+})
+
+it('what one device does is seen on another at once, without its looking', async () => {
+  const [one, other] = await Promise.all(
+    [1, 2].map(async () => Window.open(await house.browser.createBrowserContext())),
+  )
+  // The other device never looks by itself: what it sees, it was told.
+  await other!.page.evaluateOnNewDocument(() => {
+    const timer = window.setInterval.bind(window)
+    window.setInterval = ((work: () => void, ms?: number) => (ms === 5000 ? 0 : timer(work, ms))) as typeof setInterval
+  })
+  const id = 'sable-row'
+  await other!.goto(`${program.url}/jobs/${id}/log`)
+  await other!.sees('entries')
+  await one!.goto(`${program.url}/jobs/${id}/log`)
+  await one!.fill('A note for the log', 'Lid of the panel is cracked')
+  await one!.click('button', 'Keep it')
+  await other!.sees('Lid of the panel is cracked')
+  await one!.goto(`${program.url}/jobs/${id}/survey`)
+  await other!.goto(`${program.url}/jobs/${id}/survey`)
+  await other!.sees('of wiring fit')
+  await rename(one!, 1, 'Press room')
+  await other!.page.waitForFunction(() =>
+    [...document.querySelectorAll('input')].some(({ value }) => value === 'Press room'),
+  )
+  for (const window of [one!, other!]) await window.page.browserContext().close()
+})
+
+it('once opened, the program comes up again without its server: the board names the job, it opens, and an edit waits', async () => {
+  const context = await house.browser.createBrowserContext()
+  const window = await Window.open(context)
+  const url = `${program.url}/jobs/fenwick-orchard/survey`
+  await window.goto(url)
+  await window.sees('of wiring fit')
+  await window.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+  await window.page.reload()
+  await window.sees('of wiring fit')
+  await program.kill()
+  await window.goto(program.url)
+  await window.sees('The server does not answer.')
+  await window.click('link', 'Fenwick Orchard cider barn')
+  await window.goto(url)
+  await rename(window, 1, 'Press loft')
+  await window.sees('for signal')
+  await program.start()
+  await window.saved()
+  const { document } = await program.job('fenwick-orchard')
+  expect(Object.values(document.zones).map(({ name }) => name)).toContain('Press loft')
+  await context.close()
 })

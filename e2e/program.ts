@@ -42,6 +42,7 @@ export class Program {
         PORT: port,
         DB_FILE: join(this.#folder, 'lantern.sqlite'),
         CONTROLLER_PORT: String(this.#controllerPort || 1),
+        LANTERN_NAMES: 'lantern.test',
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     })

@@ -155,7 +155,7 @@ export function numberIn(option: string, text: string): number {
 export async function fileFrom(file: string): Promise<JobFile> {
   let text: string
   try {
-    text = await readFile(file, 'utf8')
+    text = (await readFile(file, 'utf8')).replace(/^\uFEFF/, '')
   } catch {
     throw new Refused(`${file} cannot be read. Name an existing job file.`)
   }

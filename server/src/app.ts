@@ -5,6 +5,8 @@ import compress from 'koa-compress'
 import helmet from 'koa-helmet'
 import send from 'koa-send'
 import type { Logger } from 'pino'
+import { knownHosts } from './hosts.ts'
+import { Live, liveRoutes } from './live.ts'
 import { answerRefusals } from './refusal.ts'
 import { controllerRoutes } from './routes/controller.ts'
 import { entryRoutes } from './routes/entries.ts'
@@ -20,11 +22,19 @@ import { OwnKinds } from './store/own-kinds.ts'
 /**
  * The server as one Koa application: documents under /api, the page everywhere else.
  * @param controllerPort where the simulated building controller listens, if it runs
+ * @param names under which it answers beside localhost and its addresses
  */
-export function application(store: Database, webFolder: string, log: Logger, controllerPort = 4690): Koa {
+export function application(
+  store: Database,
+  webFolder: string,
+  log: Logger,
+  controllerPort = 4690,
+  names: readonly string[] = [],
+): Koa {
   const now = () => new Date().toISOString()
-  const jobs = new Jobs(store, now)
-  const entries = new Entries(store, now)
+  const live = new Live()
+  const jobs = new Jobs(store, now, live)
+  const entries = new Entries(store, now, live)
   const kinds = new OwnKinds(store, now)
   const app = new Koa()
   app.on('error', (error: Error & { code?: string }) => {
@@ -54,6 +64,7 @@ export function application(store: Database, webFolder: string, log: Logger, con
   )
   app.use(compress())
   app.use(answerRefusals(log))
+  app.use(knownHosts(names))
   app.use(async (ctx, next) => {
     if (ctx.path !== '/healthz') return next()
     await store.db.run(sql`select 1`)
@@ -62,6 +73,7 @@ export function application(store: Database, webFolder: string, log: Logger, con
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb' }))
   const routers = [
     jobRoutes(jobs, entries),
+    liveRoutes(live),
     entryRoutes(jobs, entries),
     standInRoutes(jobs, entries),
     paperRoutes(jobs, entries, now),

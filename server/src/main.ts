@@ -13,17 +13,29 @@ const file = resolve(process.env.DB_FILE ?? `${root}/data/lantern.sqlite`)
 const controllerPort = Number(process.env.CONTROLLER_PORT ?? 4690)
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
 
-const store = await openDatabase(file, `${root}/server/migrations`)
+const names = (process.env.LANTERN_NAMES ?? '')
+  .split(',')
+  .map((name) => name.trim())
+  .filter(Boolean)
+const store = await openDatabase(file, `${root}/server/migrations`).catch((error: Error) => {
+  log.fatal({ err: error }, error.message)
+  process.exit(1)
+})
 if (process.argv.includes('--demo')) {
   const jobs = new Jobs(store, () => new Date().toISOString())
   const entries = new Entries(store, () => new Date().toISOString())
   for (const [id, make] of Object.entries(demoFiles)) {
-    const file = make()
-    const { made } = await jobs.add(id, file.document)
-    if (made && file.entries.length > 0) await entries.append(id, file.entries)
+    // One row that cannot be read costs that row, and not the start.
+    try {
+      const file = make()
+      const { made } = await jobs.add(id, file.document)
+      if (made && file.entries.length > 0) await entries.append(id, file.entries)
+    } catch (error) {
+      log.error({ err: error, job: id }, 'this demo job could not be loaded')
+    }
   }
 }
-const server = application(store, `${root}/web/dist`, log, controllerPort).listen(port, host, () => {
+const server = application(store, `${root}/web/dist`, log, controllerPort, names).listen(port, host, () => {
   const address = server.address()
   const taken = typeof address === 'object' && address ? address.port : port
   log.info({ file, url: `http://${host}:${taken}` }, 'ready')
@@ -43,5 +55,6 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const)
       process.exit(0)
     })
     server.closeIdleConnections()
-    setTimeout(() => server.closeAllConnections(), 3000).unref()
+    // Streams stay open for ever; what is under way has a second.
+    setTimeout(() => server.closeAllConnections(), 1000).unref()
   })

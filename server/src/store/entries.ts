@@ -1,6 +1,7 @@
 import type { Entry } from '@civil-lantern/core'
 import { openEntry } from '@civil-lantern/core/validate'
 import { and, asc, eq, inArray } from 'drizzle-orm'
+import { type Live, nobody } from '../live.ts'
 import type { Database, Tx } from './database.ts'
 import { entries, jobs } from './tables.ts'
 
@@ -14,9 +15,13 @@ export class Entries {
   readonly #store: Database
   readonly #now: () => string
 
-  constructor(store: Database, now: () => string) {
+  readonly #live: Pick<Live, 'changed'>
+
+  /** @param live told of every entry of a job */
+  constructor(store: Database, now: () => string, live: Pick<Live, 'changed'> = nobody) {
     this.#store = store
     this.#now = now
+    this.#live = live
   }
 
   /** Every entry of a job in their one order, those of older versions brought up to this one. One that is damaged is left out. */
@@ -25,7 +30,13 @@ export class Entries {
   }
 
   /** Appends entries under ids their maker gave them; those already here are left as they are. */
-  append(jobId: string, wanted: readonly Entry[]): Promise<Appended> {
+  async append(jobId: string, wanted: readonly Entry[]): Promise<Appended> {
+    const added = await this.#appended(jobId, wanted)
+    if (added.outcome === 'kept') this.#live.changed(jobId)
+    return added
+  }
+
+  #appended(jobId: string, wanted: readonly Entry[]): Promise<Appended> {
     return this.#store.write(async (tx): Promise<Appended> => {
       const [job] = await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, jobId))
       if (!job) return { outcome: 'unknown' }

@@ -11,6 +11,7 @@ import {
 } from '@civil-lantern/core'
 import { landedThen, openDocument, upgradePatches, validateDocument } from '@civil-lantern/core/validate'
 import { and, desc, eq, inArray } from 'drizzle-orm'
+import { type Live, nobody } from '../live.ts'
 import type { Database, Tx } from './database.ts'
 import { entriesOf } from './entries.ts'
 import { edits, entries, jobs, type Shelf, type Tried } from './tables.ts'
@@ -44,9 +45,13 @@ export class Jobs {
   readonly #store: Database
   readonly #now: () => string
 
-  constructor(store: Database, now: () => string) {
+  readonly #live: Pick<Live, 'changed'>
+
+  /** @param live told of every change of a job */
+  constructor(store: Database, now: () => string, live: Pick<Live, 'changed'> = nobody) {
     this.#store = store
     this.#now = now
+    this.#live = live
   }
 
   /** Every job as the board shows it, the one touched last first. What was changed since the last time is summed up now. */
@@ -117,6 +122,12 @@ export class Jobs {
    */
   async edit(id: string, revision: number, wanted: Wanted, version = 2): Promise<Saved> {
     if (!(await this.get(id))) return { outcome: 'unknown' }
+    const saved = await this.#edited(id, revision, wanted, version)
+    if (saved.outcome === 'saved') this.#live.changed(id)
+    return saved
+  }
+
+  #edited(id: string, revision: number, wanted: Wanted, version: number): Promise<Saved> {
     return this.#store.write(async (tx): Promise<Saved> => {
       const [current] = await tx.select(columns).from(jobs).where(eq(jobs.id, id))
       if (!current) return { outcome: 'unknown' }

@@ -17,6 +17,7 @@ import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
 import { Ways } from '../stages/survey/Ways.tsx'
 import { useTheme } from '../ui/theme.ts'
 import { JobFrame } from './JobFrame.tsx'
+import { useInstalled } from './use-installed.ts'
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
 
@@ -56,6 +57,7 @@ function FirstStage() {
 
 export function App() {
   const theme = useTheme((t) => t.theme)
+  useInstalled()
   return (
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />

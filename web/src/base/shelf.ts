@@ -18,6 +18,13 @@ export const shelf = {
       return false
     }
   },
+  /** Ends of the keys that begin so. */
+  under(start: string): string[] {
+    const whole = `lantern:${start}`
+    return Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
+      .filter((key) => key.startsWith(whole))
+      .map((key) => key.slice(whole.length))
+  },
   drop(key: string) {
     localStorage.removeItem(`lantern:${key}`)
   },

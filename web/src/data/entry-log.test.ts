@@ -200,3 +200,32 @@ it('entries of a window of an older version go as they are', async () => {
   expect(page.asked.find(({ method }) => method === 'POST')!.body.entries).toEqual([older])
   expect(page.store.kept.has('lantern:entries:k')).toBe(false)
 })
+
+it('two windows without a line keep what each entered; the next opening sends all of it', async () => {
+  const server = new Server()
+  const [one, other] = [await opened(server), await opened(server)]
+  page.answers(() => 'unreachable')
+  one.add([entry('from one')])
+  other.add([entry('from the other')])
+  one.add([entry('more from one')])
+  await rest()
+  for (const log of [one, other]) log.close()
+  await opened(server)
+  await rest()
+  expect(server.kept.map(({ body }) => body.text).toSorted()).toEqual(['from one', 'from the other', 'more from one'])
+  expect(page.store.kept.has('lantern:entries:k')).toBe(false)
+})
+
+it('is fresh while the server was heard within half a minute, and not a moment longer', async () => {
+  const server = new Server()
+  const log = await opened(server)
+  expect(log.state().fresh).toBe(true)
+  page.answers(() => 'unreachable')
+  await vi.advanceTimersByTimeAsync(29_999)
+  expect(log.state().fresh).toBe(true)
+  await vi.advanceTimersByTimeAsync(5002)
+  expect(log.state().fresh).toBe(false)
+  page.answers(server.answer)
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(log.state().fresh).toBe(true)
+})

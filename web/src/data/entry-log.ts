@@ -33,6 +33,8 @@ export class EntryLog extends Observable<LogState> {
   #waiting: Entry[]
   /** Entries of a window of an older version, sent as they are. */
   #older: unknown[]
+  /** Ids of every entry this window has had in hand: what else lies on the shelf is another window’s. */
+  readonly #mine = new Set<string>()
   #heard = false
   #heardAt = 0
   #sending = false
@@ -47,6 +49,7 @@ export class EntryLog extends Observable<LogState> {
     const all = shelf.get<(Entry & { at?: string })[]>(`entries:${jobId}`) ?? []
     this.#waiting = all.filter((one) => one.at !== undefined)
     this.#older = all.filter((one) => one.at === undefined)
+    for (const { id } of all) this.#mine.add(id)
     this.#tell()
     const { signal } = this.#gone
     window.addEventListener('online', () => void this.#flush(), { signal })
@@ -65,6 +68,7 @@ export class EntryLog extends Observable<LogState> {
   }
 
   readonly add = (entries: readonly Entry[]) => {
+    for (const { id } of entries) this.#mine.add(id)
     this.#waiting = [...this.#waiting, ...entries]
     void this.#flush()
     if (!this.#keep()) this.notice('This browser’s store is full: what you enter is sent, but not kept here.')
@@ -153,7 +157,9 @@ export class EntryLog extends Observable<LogState> {
   }
 
   #keep(): boolean {
-    const all = [...this.#older, ...this.#waiting]
+    // Another window of this browser may have entries of its own waiting there.
+    const others = (shelf.get<Entry[]>(`entries:${this.#jobId}`) ?? []).filter(({ id }) => !this.#mine.has(id))
+    const all = [...others, ...this.#older, ...this.#waiting]
     if (all.length > 0) return shelf.put(`entries:${this.#jobId}`, all)
     shelf.drop(`entries:${this.#jobId}`)
     return true

@@ -250,3 +250,63 @@ it('edits kept by an older version are sent as that version wrote them, before t
   expect(page.asked[0]!.body).toMatchObject({ version: 1, revision: 1, edits: [{ id: 'old' }] })
   expect(session.state().pending).toBe(0)
 })
+
+it('two windows of one browser without a line keep both their edits, and the next opening sends them', async () => {
+  const server = new Server()
+  const [one, other] = [await opened(server), await opened(server)]
+  page.answers(() => 'unreachable')
+  one.apply(note(start, 'notes of one'))
+  other.apply(renamed(start, 'Porch'))
+  one.apply(note(one.state().document, 'more of one'))
+  await rest()
+  one.close()
+  other.close()
+  const again = await opened(server)
+  await rest()
+  expect(server.edits.toSorted()).toEqual(['Porch', 'more of one', 'notes of one'])
+  expect(again.state()).toMatchObject({ save: 'saved', pending: 0 })
+  expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])
+})
+
+it('what one window has sent is not kept again by the other', async () => {
+  const server = new Server()
+  const [one, other] = [await opened(server), await opened(server)]
+  one.apply(note(start, 'sent'))
+  await rest()
+  other.apply(renamed(start, 'Porch'))
+  await rest()
+  await rest()
+  expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])
+  expect(server.edits).toEqual(['sent', 'Porch'])
+})
+
+it('an edit whose answer was lost, with another’s after it: sent again, this window has both', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  let lost = true
+  page.answers((asked) => {
+    const answer =
+      asked.method === 'POST' && server.known.has((asked.body.edits as Edit[])[0]!.id)
+        ? says(200, { revision: server.revision })
+        : server.answer(asked)
+    if (asked.method !== 'POST' || !lost) return answer
+    lost = false
+    return 'unreachable'
+  })
+  session.apply(note(start, 'mine'))
+  await rest()
+  server.take(renamed(server.document, 'Porch'))
+  await vi.advanceTimersByTimeAsync(500)
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'saved', revision: 3 })
+  expect(session.state().document).toEqual(server.document)
+})
+
+it('a job that was only looked at opens again without a server', async () => {
+  const session = await opened(new Server())
+  session.close()
+  page.answers(() => 'unreachable')
+  const again = await JobSession.open('k')
+  open.push(again)
+  expect(again.state().document).toEqual(start)
+})

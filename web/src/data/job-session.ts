@@ -40,6 +40,8 @@ export class JobSession extends Observable<SessionState> {
   #retry: ReturnType<typeof setTimeout> | undefined
   #savedAt: Date | undefined
   #full = false
+  /** Ids of every edit this window has had in hand: what else lies on the shelf is another window’s. */
+  readonly #mine = new Set<string>()
   readonly #look: ReturnType<typeof setInterval>
   readonly #gone = new AbortController()
 
@@ -50,6 +52,8 @@ export class JobSession extends Observable<SessionState> {
     this.#base = base
     this.#document = base.document
     this.#putOnTop(pending)
+    // A job that was only looked at opens again without a line, too.
+    this.#keep()
     this.#tell()
     const { signal } = this.#gone
     window.addEventListener('online', () => this.#flush(), { signal })
@@ -89,6 +93,7 @@ export class JobSession extends Observable<SessionState> {
       return false
     }
     this.#document = next.value
+    this.#mine.add(edit.id)
     this.#pending = [...this.#pending, edit]
     void this.#flush()
     this.#keep()
@@ -97,7 +102,9 @@ export class JobSession extends Observable<SessionState> {
   }
 
   #keep() {
-    const kept: Kept = { base: this.#base, pending: this.#pending }
+    // Another window of this browser may have work of its own waiting there.
+    const others = shelf.get<Kept>(`job:${this.id}`)?.pending.filter(({ id }) => !this.#mine.has(id)) ?? []
+    const kept: Kept = { base: this.#base, pending: [...others, ...this.#pending] }
     const full = !shelf.put(`job:${this.id}`, kept)
     if (full && !this.#full)
       this.notice('This browser’s store is full: what you do is sent, but not kept here. Do not close this window.')
@@ -124,12 +131,16 @@ export class JobSession extends Observable<SessionState> {
       const { revision } = await api.edit(this.id, this.#base.revision, sent)
       this.#failed = 0
       this.#savedAt = new Date()
-      const document = sent.reduce((now, edit) => {
-        const next = applyEdit(now, edit)
-        return next.ok ? next.value : now
-      }, this.#base.document)
-      this.#base = { id: this.id, revision, document }
       this.#pending = this.#pending.filter((edit) => !sent.includes(edit))
+      // More than one revision on, it had these already and others beside: only the server knows what that comes to.
+      if (revision !== this.#base.revision + 1) await this.#fetchAnew()
+      else {
+        const document = sent.reduce((now, edit) => {
+          const next = applyEdit(now, edit)
+          return next.ok ? next.value : now
+        }, this.#base.document)
+        this.#base = { id: this.id, revision, document }
+      }
     } catch (error) {
       await this.#notSaved(error, sent)
     }
@@ -138,6 +149,13 @@ export class JobSession extends Observable<SessionState> {
     this.#keep()
     this.#tell()
     if (this.#pending.length > 0 && this.#failed === 0) void this.#flush()
+  }
+
+  /** Takes the job as the server has it, with what is not sent yet on top. */
+  async #fetchAnew() {
+    const fresh = await api.job(this.id)
+    this.#base = { id: fresh.id, revision: fresh.revision, document: fresh.document }
+    this.#putOnTop(this.#pending)
   }
 
   async #notSaved(error: unknown, sent: readonly Edit[]) {
@@ -182,6 +200,7 @@ export class JobSession extends Observable<SessionState> {
     this.#document = this.#base.document
     this.#pending = []
     for (const edit of edits) {
+      this.#mine.add(edit.id)
       const next = applyEdit(this.#document, edit)
       if (next.ok) {
         this.#document = next.value
@@ -190,6 +209,9 @@ export class JobSession extends Observable<SessionState> {
     }
     return this.#pending.length
   }
+
+  /** Looks at once for what others have saved. */
+  readonly look = () => void this.#catchUp()
 
   /** Looks whether another window has saved meanwhile. */
   async #catchUp() {

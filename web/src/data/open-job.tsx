@@ -31,6 +31,7 @@ export function JobProvider({
   useEffect(() => {
     let wanted = true
     let opened: OpenJob | undefined
+    let leave: () => void = () => undefined
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
     JobSession.open(id).then(
@@ -39,6 +40,10 @@ export function JobProvider({
         const desk = new Desk(session, new EntryLog(id))
         const bench = new BenchClient()
         opened = { desk, bench, judge: new JudgeClient() }
+        leave = listen(id, () => {
+          session.look()
+          void desk.log.look()
+        })
         desk.notice = session.notice = (says) => void toast(says)
         desk.log.notice = (says) => void toast.error(says)
         desk.stand = bench.stand
@@ -51,6 +56,7 @@ export function JobProvider({
     )
     return () => {
       wanted = false
+      leave()
       opened?.desk.close()
       opened?.bench.close()
       opened?.judge.close()
@@ -64,6 +70,30 @@ export function JobProvider({
       {children}
     </Context>
   )
+}
+
+/**
+ * Hears at once that somebody has changed the job. A browser has few connections to one host, so only a window that is seen
+ * holds one; where the stream does not hold, the looks every few seconds go on.
+ */
+function listen(id: string, changed: () => void): () => void {
+  let stream: EventSource | undefined
+  const heed = () => {
+    const seen = document.visibilityState === 'visible'
+    if (seen && !stream) {
+      stream = new EventSource(`/api/jobs/${id}/live`)
+      stream.addEventListener('changed', changed)
+    } else if (!seen) {
+      stream?.close()
+      stream = undefined
+    }
+  }
+  heed()
+  document.addEventListener('visibilitychange', heed)
+  return () => {
+    document.removeEventListener('visibilitychange', heed)
+    stream?.close()
+  }
 }
 
 /** Puts whatever circuit is shown on the bench. */

@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
+import { Link } from 'react-router'
 import { toast } from 'sonner'
+import { shelf } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
 import { BoardLine } from '../../ui/BoardLine.tsx'
 import { Button } from '../../ui/controls.tsx'
@@ -88,9 +90,9 @@ export function JobsBoard() {
           <div role="alert" className="rounded-card border border-bad bg-card p-5">
             <p className="font-semibold">The server does not answer.</p>
             <p className="pb-3 text-soft">
-              Jobs opened on this device before can still be opened by their address; edits wait here and are sent
-              later.
+              Jobs opened on this device before still open; what you do waits here and is sent later.
             </p>
+            <OpenedBefore />
             <Button onClick={() => void jobs.refetch()}>Try again</Button>
           </div>
         )}
@@ -118,6 +120,27 @@ export function JobsBoard() {
       </main>
       <NewJob open={making} onOpenChange={setMaking} jobs={all} />
     </div>
+  )
+}
+
+/** Jobs that lie on this device from earlier. */
+function OpenedBefore() {
+  const kept = shelf
+    .under('job:')
+    .map((id) => ({ id, title: titleIn(shelf.get<{ base?: unknown }>(`job:${id}`)?.base) }))
+  return (
+    <ul className="grid gap-1 pb-3">
+      {kept.map(({ id, title }) => (
+        <li key={id}>
+          <Link
+            to={`/jobs/${id}`}
+            className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+          >
+            {title}
+          </Link>
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -1,0 +1,176 @@
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { request } from 'node:http'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { documentOf, type Entry, makeEdit, nextEntry } from '@civil-lantern/core'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { createClient } from '@libsql/client'
+import { afterAll, describe, expect, it } from 'vitest'
+import { Live } from './live.ts'
+import { backUp, countedIn, restore } from './store/backup.ts'
+import { openDatabase } from './store/database.ts'
+import { Entries } from './store/entries.ts'
+import { Jobs } from './store/jobs.ts'
+import { served } from './testing/served.ts'
+
+const program = served()
+const job = demoJobs['fenwick-orchard']!()
+const migrations = resolve(import.meta.dirname, '../migrations')
+const folder = mkdtempSync(join(tmpdir(), 'lantern-keeping-'))
+afterAll(() => rmSync(folder, { recursive: true }))
+const now = () => '2026-03-01T10:00:00.000Z'
+const note = (id: string, more: Partial<Entry> = {}): Entry => ({
+  ...nextEntry({ id, by: 'Ash', device: 'phone', clock: now(), revision: 1 }, [], { kind: 'note', text: id }),
+  ...more,
+})
+
+/** Asks with headers of one's own, which `fetch` would not send. */
+const raw = (path: string, headers: Record<string, string>, method = 'GET') =>
+  new Promise<{ status: number; text: string }>((done, failed) => {
+    const { hostname, port } = new URL(program.url)
+    const asked = request({ hostname, port, path, method, headers }, (answer) => {
+      let text = ''
+      answer.on('data', (data) => {
+        text += data
+      })
+      answer.on('end', () => done({ status: answer.statusCode ?? 0, text }))
+    })
+    asked.on('error', failed)
+    asked.end(method === 'GET' ? undefined : '{}')
+  })
+
+describe('who is answered', () => {
+  it.each([
+    ['127.0.0.1', 200],
+    ['localhost', 200],
+    ['192.168.7.20', 200],
+    ['[::1]', 200],
+    ['rebound.example', 421],
+    ['localhost.example', 421],
+  ])('under the name %s: %i', async (host, status) => {
+    const answer = await raw('/api/jobs', { host: `${host}:4680` })
+    expect(answer.status).toBe(status)
+    if (status === 421) expect(answer.text).toContain('LANTERN_NAMES')
+  })
+
+  it('a page from elsewhere may not write; ours, and what is no page, may', async () => {
+    const post = (headers: Record<string, string>) =>
+      raw('/api/jobs', { host: 'localhost:80', 'content-type': 'application/json', ...headers }, 'POST')
+    expect((await post({ origin: 'http://elsewhere.example' })).status).toBe(403)
+    expect((await post({ origin: 'http://localhost:80' })).status).toBe(400)
+    expect((await post({})).status).toBe(400)
+  })
+})
+
+describe('live', () => {
+  it('a stream tells of an edit and of an entry of its job, and of no other', async () => {
+    for (const id of ['seen', 'unseen']) await program.ask('/api/jobs', { id, document: documentOf(job) })
+    const stop = new AbortController()
+    const stream = await fetch(`${program.url}/api/jobs/seen/live`, { signal: stop.signal })
+    expect(stream.headers.get('content-type')).toContain('text/event-stream')
+    const reader = stream.body!.getReader()
+    const decoder = new TextDecoder()
+    let heard = ''
+    const until = async (times: number) => {
+      while ((heard.match(/event: changed/g)?.length ?? 0) < times) heard += decoder.decode((await reader.read()).value)
+    }
+    await program.ask('/api/jobs/unseen/entries', { entries: [note('note-elsewhere-1')] })
+    await program.ask('/api/jobs/seen/entries', { entries: [note('note-of-the-seen-1')] })
+    await until(1)
+    const edit = makeEdit(job, 'Task', 'edit-that-is-seen', (draft) => void (draft.task = 'New'))!.edit
+    const { id, name, patches } = edit
+    await program.ask('/api/jobs/seen/edits', { revision: 1, version: 2, edits: [{ id, name, patches }] })
+    await until(2)
+    stop.abort()
+    expect(heard.match(/event: changed/g)).toHaveLength(2)
+  })
+
+  it('who has left is told nothing more', () => {
+    const live = new Live()
+    let told = 0
+    const leave = live.on('k', () => told++)
+    live.changed('k')
+    live.changed('other')
+    leave()
+    live.changed('k')
+    expect([told, live.listeners]).toEqual([1, 0])
+  })
+})
+
+describe('entries with a date', () => {
+  it.each(['2026-02-31T10:00:00.000Z', '2026-04-31T10:00:00.000Z', '2025-02-29T00:00:00.000Z'])(
+    'that there is not, such as %s, are refused in words and not kept',
+    async (clock) => {
+      await program.ask('/api/jobs', { id: 'dated', document: documentOf(job) })
+      const { status, said } = await program.ask<{ failures: { says: string; where: string }[] }>(
+        '/api/jobs/dated/entries',
+        { entries: [note('note-of-no-day-1', { clock })] },
+      )
+      expect([status, said.failures[0]!.where]).toEqual([400, '/entries/0/clock'])
+      expect(said.failures[0]!.says).toContain('no such moment')
+    },
+  )
+  it('of a leap day are kept', async () => {
+    const clock = '2028-02-29T10:00:00.000Z'
+    const { status } = await program.ask('/api/jobs/dated/entries', { entries: [note('note-of-leap-1', { clock })] })
+    expect(status).toBe(200)
+  })
+})
+
+describe('the database as a file', () => {
+  const filled = async (name: string) => {
+    const file = join(folder, name)
+    const store = await openDatabase(file, migrations)
+    await new Jobs(store, now).add('one', documentOf(job))
+    await new Entries(store, now).append('one', [
+      note(`${name.slice(0, 6)}-entry-1`),
+      note(`${name.slice(0, 6)}-entry-2`),
+    ])
+    return { file, store }
+  }
+
+  it('alone is the whole of it after a clean stop', async () => {
+    const { file, store } = await filled('stoppd.sqlite')
+    await store.close()
+    const copy = join(folder, 'copied.sqlite')
+    copyFileSync(file, copy)
+    expect(await countedIn(copy)).toEqual({ jobs: 1, edits: 0, entries: 2 })
+  })
+
+  it('is backed up while it is open, counted, and put back; what was there is kept', async () => {
+    const { file, store } = await filled('opened.sqlite')
+    const kept = join(folder, 'kept.sqlite')
+    expect(await backUp(file, kept)).toEqual({ jobs: 1, edits: 0, entries: 2 })
+    await expect(backUp(file, kept)).rejects.toThrow('is there already')
+    await new Entries(store, now).append('one', [note('after-the-backup-1')])
+    await store.close()
+    const { counted, before } = await restore(kept, file)
+    expect(counted.entries).toBe(2)
+    expect((await countedIn(file)).entries).toBe(2)
+    expect((await countedIn(before!)).entries).toBe(3)
+    expect(readdirSync(folder).some((name) => name.endsWith('.part'))).toBe(false)
+  })
+
+  it.each([
+    ['is not there', undefined],
+    ['is something else', 'a letter'],
+  ])('a file that %s is refused in words, and nothing is changed', async (_what, text) => {
+    const { file, store } = await filled(`keep${text ? 2 : 1}x.sqlite`)
+    await store.close()
+    const wrong = join(folder, `wrong${text ? 2 : 1}`)
+    if (text) writeFileSync(wrong, text)
+    await expect(restore(wrong, file)).rejects.toThrow(text ? 'no sound database' : 'There is no file')
+    expect((await countedIn(file)).entries).toBe(2)
+    await expect(backUp(join(folder, 'nowhere'), join(folder, 'x'))).rejects.toThrow('There is no database')
+    expect(existsSync(join(folder, 'x'))).toBe(false)
+  })
+
+  it('of a newer version is not opened, and said so', async () => {
+    const { file, store } = await filled('newer1.sqlite')
+    await store.close()
+    const client = createClient({ url: `file:${file}` })
+    await client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', 9999999999999)")
+    client.close()
+    await expect(openDatabase(file, migrations)).rejects.toThrow('newer version')
+  })
+})

@@ -59,6 +59,9 @@ const screens = [
   '/jobs/sable-row/scheme/checks',
   '/sums/drop',
   '/jobs/kestrel-point/find',
+  '/jobs/quay-terrace/hookup',
+  '/jobs/fenwick-orchard/prove',
+  '/jobs/kestrel-point/log/door-card',
   '/jobs/broken-lamp/scheme/loops',
   '/jobs/empty-pier/scheme',
   '/jobs/not-here/scheme',
@@ -98,8 +101,10 @@ describe.each<[Theme, number, number]>([
     const late = arrives.find(([end]) => path.endsWith(end))?.[1]
     if (late) await window.page.waitForSelector(late)
     await window.page.evaluate(axe)
+    // In the drawings of a circuit markings lie closer than thumbs: there terminals are chosen from lists too.
+    const sized = !/\/scheme/.test(path)
     const { violations } = (await window.page.evaluate(
-      'axe.run(document, { resultTypes: ["violations"] })',
+      `axe.run(document, { resultTypes: ["violations"], rules: { "target-size": { enabled: ${sized} } } })`,
     )) as AxeResults
     const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
     expect(grave.map(({ id, nodes }) => `${id}: ${nodes[0]?.html} ${nodes[0]?.failureSummary}`)).toEqual([])
@@ -128,6 +133,15 @@ it.each([
     expect(share).toBeGreaterThanOrEqual(0.6)
     await window.page.keyboard.press('2')
   }
+  await window.page.browserContext().close()
+})
+
+it('five zones and the plant are surveyed on one screen', async () => {
+  const window = await Window.open(await browser.createBrowserContext())
+  await window.goto(`${program.url}/jobs/kestrel-point/survey`)
+  await window.sees('of wiring fit')
+  const below = await window.page.$eval('#stage', (stage) => stage.scrollHeight - stage.clientHeight)
+  expect(below).toBe(0)
   await window.page.browserContext().close()
 })
 

@@ -58,9 +58,7 @@ const shots: readonly Shot[] = [
       await window.page.keyboard.press('Escape')
     },
   },
-  { name: 'loops-230', path: '/jobs/quay-terrace/scheme/loops' },
   { name: 'load', path: '/jobs/hungry/load', prepare: async (window) => void (await window.verdict('is short by')) },
-  { name: 'ways', path: '/jobs/kestrel-point/survey/ways' },
   {
     name: 'wall',
     path: '/jobs/kestrel-point/scheme/wall',
@@ -90,15 +88,6 @@ const shots: readonly Shot[] = [
   },
   { name: 'proof', path: '/jobs/sable-row/scheme/checks/combinations', prepare: (window) => window.sees('Proven in') },
   {
-    name: 'dead-map',
-    path: '/jobs/lowther-street/scheme/checks/live',
-    async prepare(window) {
-      await window.sees('can still bite')
-      await window.click('checkbox', 'Fused isolator')
-      await window.sees('while Heating calls')
-    },
-  },
-  {
     name: 'findings',
     path: '/jobs/back-fed/scheme/checks',
     theme: 'basement',
@@ -125,6 +114,36 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'log', path: '/jobs/kestrel-point/log' },
+  { name: 'door-card', path: '/jobs/kestrel-point/log/door-card', prepare: (window) => window.sees('Whom to call') },
+  {
+    name: 'hookup',
+    path: '/jobs/quay-terrace/hookup',
+    theme: 'basement',
+    size: [390, 844],
+    async prepare(window) {
+      await window.click('button', 'Isolate it')
+      await window.click('button', 'Off, my lock is on')
+      await window.sees('Not proven dead yet')
+      await window.click('checkbox', 'Tester proven on a live source')
+      for (const field of await window.page.$$('input[placeholder="what the tester shows, V"]')) await field.type('0.0')
+      await window.click('checkbox', 'Tester proven again after')
+      await window.click('button', 'Proven dead')
+      await window.sees('proven dead by')
+      await window.page.$eval('#stage', (stage) => stage.scrollTo(0, 0))
+    },
+  },
+  {
+    name: 'prove',
+    path: '/jobs/fenwick-orchard/prove',
+    size: [390, 844],
+    async prepare(window) {
+      await window.click('button', 'Begin the closing check')
+      await window.verdict('step 1 of')
+      await window.click('button', 'As expected')
+      await window.verdict('step 2 of')
+      await window.page.$eval('#stage', (stage) => stage.scrollTo(0, 0))
+    },
+  },
   // Last, for what it breaks stays broken.
   {
     name: 'loops-basement-broken-wire',

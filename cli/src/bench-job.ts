@@ -8,6 +8,7 @@ import {
   circuitOf,
   type Job,
   kindOf,
+  plannedJob,
   reshaped,
   type Simulation,
   type StateValue,
@@ -75,6 +76,17 @@ export async function fileAndOptions(args: string[]): Promise<{ file: JobFile; n
   if (name === undefined) throw new Refused('Name a job file.')
   if (extra.length > 0) throw new Refused(`One job file at a time; ${extra.join(' ')} is too much.`)
   return { file: await fileFrom(name), name, values }
+}
+
+/** Two job files: the wall as the first has it found, or planned where nobody was there, and the plan of the second. */
+export async function twoJobs(args: string[]): Promise<[found: Job, plan: Job]> {
+  const { positionals } = parsed(args)
+  const [first, second, ...extra] = positionals
+  if (first === undefined || second === undefined || extra.length > 0)
+    throw new Refused('Name two job files: what was found, then the plan.')
+  const [found, plan] = await Promise.all([fileFrom(first), fileFrom(second)])
+  const { job } = circuitOf(found.document, found.entries, usualCircuit(found.document, found.entries))
+  return [job, plannedJob(plan.document)]
 }
 
 /** The options and the one job file of a command, with the circuit it is about. */

@@ -3,6 +3,7 @@ import {
   alterationsOf,
   budgetsOf,
   clamp,
+  compare,
   customerReport,
   documentOf,
   everythingCalling,
@@ -33,7 +34,7 @@ import {
   writeSpice,
 } from '@civil-lantern/core'
 import { writeJobFile } from '@civil-lantern/core/validate'
-import { fileAndOptions, jobAndOptions, numberIn, onTheBench } from './bench-job.ts'
+import { fileAndOptions, jobAndOptions, numberIn, onTheBench, twoJobs } from './bench-job.ts'
 import { complaintIn, findBy, WORDS } from './find.ts'
 import { Refused } from './refused.ts'
 import { readScript, runScript } from './script.ts'
@@ -124,6 +125,13 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       print({ ...finding, ...(fix ? { fix: fix.says } : {}) })
     }
     return findings.some(({ severity }) => severity !== 'tidy') ? 1 : 0
+  },
+
+  async compare(args) {
+    const [found, plan] = await twoJobs(args)
+    const { changes } = compare(plan, found)
+    for (const { what, says, remedy, electrical } of changes) print({ what, says, remedy, electrical })
+    return changes.some(({ electrical }) => electrical) ? 1 : 0
   },
 
   async report(args) {

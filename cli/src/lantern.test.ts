@@ -6,7 +6,7 @@ import { documentOf, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { writeJobFile } from '@civil-lantern/core/validate'
 import { build } from 'esbuild'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, expect, it } from 'vitest'
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
 const file = join(folder, 'job.json')
@@ -206,57 +206,46 @@ it('prints the commissioning script, and where a wall with something wrong fails
   expect(crossed.err).toContain('windingOpen')
 })
 
-describe('the search on the command line', () => {
-  const node = JSON.stringify(process.execPath)
-  const wall = (...wrong: string[]) => [node, bundle, 'wall', file, ...wrong].join(' ')
-  const find = (complaint: string, answers: string, ...more: string[]) =>
-    lantern('find', file, '--complaint', complaint, '--answers-from', answers, ...more)
-  const lines = ({ out }: Ran) =>
-    out
-      .trim()
-      .split('\n')
-      .map((line) => JSON.parse(line))
+it('searches by asking a wall until it knows, has it put right, and closes with every zone alone', async () => {
+  const wall = [JSON.stringify(process.execPath), bundle, 'wall', file, '--fault', 'V2.windingOpen'].join(' ')
+  const ran = await lantern('find', file, '--complaint', 'Signal house stays cold', '--answers-from', wall)
+  const said = ran.out
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line))
+  expect([ran.code, said.at(-1)]).toMatchObject([0, { solved: true, repairs: ['V2/head'] }])
+  expect(said.filter(({ request }) => request?.what === 'pipe')).toHaveLength(5)
+  expect(said[0].request).toMatchObject({ power: true, lifted: [], linked: [] })
+  expect(said.every(({ request }) => request?.mode === undefined || request.mode === 'loz')).toBe(true)
+})
 
-  it('asks a wall until it knows, has it put right, and closes with every zone alone', async () => {
-    const ran = await find('Signal house stays cold', wall('--fault', 'V2.windingOpen'))
-    const said = lines(ran)
-    expect([ran.code, said.at(-1)]).toMatchObject([0, { solved: true, repairs: ['V2/head'] }])
-    expect(said.filter(({ request }) => request?.what === 'pipe')).toHaveLength(5)
-    expect(said[0].request).toMatchObject({ power: true, lifted: [], linked: [] })
-    expect(said.every(({ request }) => request?.mode === undefined || request.mode === 'loz')).toBe(true)
-  })
+it('a complaint that names no zone is refused before anything is started', async () => {
+  const ran = await lantern('find', file, '--complaint', 'it is cold', '--answers-from', 'true')
+  expect([ran.code, ran.out]).toEqual([2, ''])
+  expect(ran.err).toContain('names no zone')
+})
 
-  it('with dead work only, no reading is asked for on a live circuit', async () => {
-    const said = lines(await find('Signal house stays cold', wall('--fault', 'V2.windingOpen'), '--dead-only'))
-    expect(said.some(({ request }) => request?.ask === 'read')).toBe(false)
-  })
-
-  it.each([
-    ['ends', 'true', 'has ended'],
-    ['says nothing', 'sleep 20', 'no line in 1 s'],
-    ['talks nonsense', 'echo hello; cat >/dev/null', 'no JSON: hello'],
-  ])('an answerer that %s is said to, and the trail is kept', async (_does, command, why) => {
-    const ran = await find('Signal house stays cold', command, '--patience', '1')
-    expect([ran.code, lines(ran).at(-1)]).toMatchObject([1, { solved: false, why: expect.stringContaining(why) }])
-  })
-
-  it('an answer that is none is passed over with why, and the search goes on', async () => {
-    const silly = `${node} -e "require('readline').createInterface({input:process.stdin}).on('line',(l)=>console.log(JSON.parse(l).ask==='read'?'{\\"value\\":1e9}':'{\\"seen\\":\\"purple\\"}'))"`
-    const said = lines(await find('Signal house stays cold', silly))
-    expect(said[0].passedOver).toContain('more than a meter shows')
-    expect(said.some(({ passedOver }) => passedOver?.includes('is one of'))).toBe(true)
-    expect(said.at(-1).solved).toBe(false)
-  })
-
-  it.each([
-    ['', 'is empty'],
-    ['it is cold', 'names no zone'],
-    ['{"cold":["attic"]}', 'no zone "attic"'],
-    ['{"cold":[]}', 'no cold zone'],
-    ['{', 'is no JSON'],
-  ])('the complaint %j is refused in words', async (complaint, why) => {
-    const ran = await find(complaint, 'true')
-    expect([ran.code, ran.out]).toEqual([2, ''])
-    expect(ran.err).toContain(why)
-  })
+it('compares a wall with a plan by what is joined', async () => {
+  const plan = documentOf(demoJobs['kestrel-point']!())
+  const [id, wire] = Object.entries(plan.planned.wires).find(
+    ([, { from }]) => from.part === 'V2' && from.terminal === 'm1',
+  )!
+  const { [id]: _, ...rest } = plan.planned.wires
+  const found = join(folder, 'found.json')
+  writeFileSync(
+    found,
+    writeJobFile({
+      ...plan,
+      before: { ...plan.planned, wires: { ...rest, renamed: { ...wire, from: { part: 'V2', terminal: 'e2' } } } },
+    }),
+  )
+  const [same, other, alone] = await Promise.all([
+    lantern('compare', file, file),
+    lantern('compare', found, file),
+    lantern('compare', file),
+  ])
+  expect([same.code, same.out]).toEqual([0, ''])
+  expect(other.code).toBe(1)
+  expect(JSON.parse(other.out.split('\n')[0]!)).toMatchObject({ what: 'wire moved', electrical: true })
+  expect([alone.code, alone.err]).toEqual([2, 'lantern: Name two job files: what was found, then the plan.\n'])
 })

@@ -15,6 +15,7 @@ const USAGE = `lantern COMMAND JOB.json [options]
   commission  the commissioning script with what is expected; with --fault and the like, where such a wall fails it;
            exit 1 where it does
   prove    every combination of calls against the intent; differences, one a line; exit 1 where there is any
+  compare  FOUND.json PLAN.json: what differs on the wall, by what is joined, one a line; exit 1 where any is electrical
   report   a PDF of what was found, done, read and proven: --out FILE.pdf [--for customer]
   spice    the circuit as a SPICE netlist
   scheme   the job wired from its survey: the first way that fits, or --way ID

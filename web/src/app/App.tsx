@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
+import type { ReactNode } from 'react'
+import { createBrowserRouter, Navigate, type RouteObject, RouterProvider } from 'react-router'
 import { Toaster } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { FindStage } from '../stages/find/FindStage.tsx'
@@ -17,35 +18,44 @@ import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
 import { Ways } from '../stages/survey/Ways.tsx'
 import { useTheme } from '../ui/theme.ts'
 import { JobFrame } from './JobFrame.tsx'
+import { Stopped } from './Stopped.tsx'
 import { useInstalled } from './use-installed.ts'
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
 
+/** A screen with a name, by which it says that it has stopped. */
+const screen = (path: string, name: string, element: ReactNode): RouteObject => ({
+  path,
+  element,
+  errorElement: <Stopped name={name} />,
+})
+
 const router = createBrowserRouter([
-  { path: '/', element: <JobsBoard /> },
+  screen('/', 'The board', <JobsBoard />),
   {
     path: '/jobs/:id',
     element: <JobFrame />,
+    errorElement: <Stopped name="This job" />,
     children: [
       { index: true, element: <FirstStage /> },
-      { path: 'survey', element: <SurveyStage /> },
-      { path: 'survey/ways', element: <Ways /> },
-      { path: 'scheme', element: <SchemeStage /> },
+      screen('survey', 'Survey', <SurveyStage />),
+      screen('survey/ways', 'Survey', <Ways />),
+      screen('scheme', 'Scheme', <SchemeStage />),
       { path: 'scheme/ways', element: <Navigate to="../survey/ways" replace /> },
-      { path: 'scheme/checks/:check?', element: <ChecksStage /> },
-      { path: 'scheme/:view/:part?', element: <SchemeStage /> },
-      { path: 'load', element: <LoadStage /> },
-      { path: 'sums/:sum?', element: <JobSums /> },
-      { path: 'find', element: <FindStage /> },
-      { path: 'log', element: <LogStage /> },
-      { path: 'log/door-card', element: <DoorCard /> },
-      { path: 'hookup', element: <HookupStage /> },
-      { path: 'prove', element: <ProveStage /> },
+      screen('scheme/checks/:check?', 'Checks', <ChecksStage />),
+      screen('scheme/:view/:part?', 'Scheme', <SchemeStage />),
+      screen('load', 'Load', <LoadStage />),
+      screen('sums/:sum?', 'Sums', <JobSums />),
+      screen('hookup', 'Hook-up', <HookupStage />),
+      screen('prove', 'Prove', <ProveStage />),
+      screen('find', 'Find', <FindStage />),
+      screen('log', 'Log', <LogStage />),
+      screen('log/door-card', 'The door card', <DoorCard />),
       { path: '*', element: <Navigate to=".." replace /> },
     ],
   },
-  { path: '/sums/:sum?', element: <SumsScreen /> },
-  { path: '/parts/*', element: <PartsScreen /> },
+  screen('/sums/:sum?', 'Sums', <SumsScreen />),
+  screen('/parts/*', 'Parts', <PartsScreen />),
   { path: '*', element: <Navigate to="/" replace /> },
 ])
 

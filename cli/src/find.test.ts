@@ -1,0 +1,101 @@
+import { demoJobs } from '@civil-lantern/core/demo'
+import { describe, expect, it } from 'vitest'
+import { Answerer, complaintIn, findBy, shownBy } from './find.ts'
+
+const job = demoJobs['fenwick-orchard']!()
+const node = JSON.stringify(process.execPath)
+/** A command that answers every line the same, whatever is asked. */
+const always = (answer: object) =>
+  `${node} -e ${JSON.stringify(`process.stdin.on('data', (d) => String(d).trim().split('\\n').forEach(() => console.log('${JSON.stringify(answer)}')))`)}`
+
+describe('what is complained of', () => {
+  it('by the names of zones in a text, whatever their case, or by id or name in JSON', () => {
+    expect(complaintIn(job, 'the TASTING ROOM is cold').cold).toEqual(['zone2'])
+    expect(complaintIn(job, '{"cold":["Press floor"],"heats":["zone2"]}')).toMatchObject({
+      cold: ['zone1'],
+      heats: ['zone2'],
+    })
+  })
+
+  it.each([
+    ['', 'is empty'],
+    ['   ', 'is empty'],
+    ['it is cold', 'names no zone of this job. It has: Press floor, Tasting room'],
+    ['{"cold":["attic"]}', 'no zone "attic"'],
+    ['{"cold":[]}', 'no cold zone'],
+    ['{"heats":["zone1"]}', 'no cold zone'],
+    ['{', 'is no JSON'],
+  ])('%j is refused in words', (text, why) => expect(() => complaintIn(job, text)).toThrow(why))
+})
+
+describe('what an answer says', () => {
+  const wrong = (words: string) => ({ wrong: expect.stringContaining(words) })
+  it.each([
+    ['volts', { value: 24.6 }, 24.6],
+    ['volts', { value: -3 }, 3],
+    ['volts', { low: 3, high: 24 }, 13.5],
+    ['volts', { value: null, shows: 'OL' }, wrong('cannot be OL')],
+    ['volts', { value: '24' }, wrong('needs "value"')],
+    ['volts', { low: 3 }, wrong('needs "value"')],
+    ['volts', { value: 1000 }, 1000],
+    ['volts', { value: 1e9 }, wrong('more than a meter shows')],
+    ['volts', { refused: 'too high up' }, wrong('too high up')],
+    ['runs', { seen: 'runs' }, 'yes'],
+    ['runs', { seen: 'starts and stops' }, 'yes'],
+    ['runs', { seen: 'stands' }, 'no'],
+    ['runs', { seen: 'purple' }, wrong('is one of runs, stands')],
+    ['runs', {}, wrong('not null')],
+    ['lever', { seen: 'slack' }, 'slack'],
+    ['lever', { seen: 'slack: the gear has stripped' }, wrong('is one of firm')],
+  ] as const)('%s %j', (ask, answer, shown) => expect(shownBy({ ask }, answer)).toEqual(shown))
+})
+
+describe('a command that answers', () => {
+  it.each([
+    ['ends', 'true', 'has ended'],
+    ['says nothing', 'sleep 5', 'no line in 0.3 s'],
+    ['talks nonsense', 'echo hello; cat >/dev/null', 'no JSON: hello'],
+    ['answers a number', 'echo 7; cat >/dev/null', 'no JSON: 7'],
+  ])('and %s is told so', async (_does, command, why) => {
+    const answerer = new Answerer(command)
+    expect(await answerer.ask({ ask: 'see' }, 0.3)).toContain(why)
+    answerer.close()
+  })
+
+  it('is asked one thing at a time and answers in turn', async () => {
+    const answerer = new Answerer(always({ value: 3 }))
+    expect(await answerer.ask({ ask: 'read' }, 5)).toEqual({ value: 3 })
+    expect(await answerer.ask({ ask: 'read' }, 5)).toEqual({ value: 3 })
+    answerer.close()
+  })
+})
+
+describe('the search', () => {
+  const search = async (command: string, more: { deadOnly?: boolean } = {}) => {
+    const said: { request?: { ask: string }; passedOver?: string; solved?: boolean; why?: string }[] = []
+    const code = await findBy(job, [], { cold: ['zone2'], heats: [] }, command, {
+      ...more,
+      patience: 5,
+      print: (line) => said.push(line),
+    })
+    return { code, said, end: said.at(-1)! }
+  }
+
+  it('with dead work only asks for no reading on a live circuit', async () => {
+    const { said } = await search(always({ seen: 'runs' }), { deadOnly: true })
+    expect(said.some(({ request }) => request?.ask === 'read')).toBe(false)
+    expect(said.some(({ request }) => request?.ask === 'see')).toBe(true)
+  })
+
+  it('passes over what is no answer, says why, and comes to an end', async () => {
+    const { code, said, end } = await search(always({ value: 1e9, seen: 'purple' }))
+    expect(said[0]!.passedOver).toBeDefined()
+    expect([code, end.solved]).toEqual([1, false])
+  })
+
+  it('keeps its trail where the command dies', async () => {
+    const { code, said, end } = await search('read line; echo "{\\"value\\":26,\\"seen\\":\\"runs\\"}"')
+    expect([code, end.why]).toEqual([1, 'The command has ended.'])
+    expect(said.length).toBe(2)
+  })
+})

@@ -6,7 +6,8 @@ export default defineConfig({
   test: {
     root: import.meta.dirname,
     include: ['*.test.ts'],
-    fileParallelism: false,
+    // Much of a browser test is waiting: two files at a time share the cores.
+    maxWorkers: 2,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

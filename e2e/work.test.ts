@@ -207,6 +207,27 @@ describe('on the demo job', () => {
     )
   })
 
+  it('help says the keys, and switches single letters off', async () => {
+    await window.page.keyboard.press('?')
+    await window.sees('Single letters and digits are keys')
+    await window.click('switch', 'Single letters and digits are keys')
+    await window.page.keyboard.press('Escape')
+    await window.page.keyboard.press('w')
+    await window.page.keyboard.press('2')
+    await new Promise((done) => setTimeout(done, 400))
+    await window.verdict('Nobody calls')
+    expect(window.page.url()).not.toContain('/wall')
+    await window.page.reload()
+    await window.verdict('Nobody calls')
+    // Kept on this device; undo and search have keys of more than one.
+    await window.page.keyboard.press('w')
+    expect(window.page.url()).not.toContain('/wall')
+    await window.page.keyboard.down('Control')
+    await window.page.keyboard.press('k')
+    await window.page.keyboard.up('Control')
+    await window.page.waitForSelector('[role="dialog"] input')
+  })
+
   it('valves travel in time when asked to', async () => {
     await window.click('button', '4×')
     await window.click('switch', 'Oil store thermostat')

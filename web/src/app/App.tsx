@@ -4,6 +4,7 @@ import { createBrowserRouter, Navigate, type RouteObject, RouterProvider } from 
 import { Toaster } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { FindStage } from '../stages/find/FindStage.tsx'
+import { HelpScreen } from '../stages/help/HelpScreen.tsx'
 import { HookupStage } from '../stages/hookup/HookupStage.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { LoadStage } from '../stages/load/LoadStage.tsx'
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
   },
   screen('/sums/:sum?', 'Sums', <SumsScreen />),
   screen('/parts/*', 'Parts', <PartsScreen />),
+  screen('/help', 'Help', <HelpScreen />),
   { path: '*', element: <Navigate to="/" replace /> },
 ])
 

@@ -8,8 +8,8 @@ import { isAtTheCircuit } from '../stages/scheme/places.ts'
 import { TopLine } from '../ui/TopLine.tsx'
 import { useWide } from '../ui/use-wide.ts'
 import { Bench } from './Bench.tsx'
+import { HelpSheet } from './HelpSheet.tsx'
 import { JobSwitcher } from './JobSwitcher.tsx'
-import { KeysSheet } from './KeysSheet.tsx'
 import { PhoneBench } from './PhoneBench.tsx'
 import { SaveState } from './SaveState.tsx'
 import { SearchBox } from './SearchBox.tsx'
@@ -47,14 +47,14 @@ const CannotOpen = ({ why }: { why: string }) => (
 function Inside() {
   const { session, document, entries, undo, redo } = useSession()
   const [searching, setSearching] = useState(false)
-  const [keysShown, setKeysShown] = useState(false)
+  const [helpShown, setHelpShown] = useState(false)
   const { stage, view } = usePlace()
   const standing = useMemo(() => stageStandings(document, entries), [document, entries])
   const callsFolded = useWorkspace((w) => w.callsFolded)
   const wide = useWide()
   useJobKeys(
     () => setSearching(true),
-    () => setKeysShown(true),
+    () => setHelpShown(true),
   )
   useAnnouncedPlace()
   const circuit = isAtTheCircuit(stage, view)
@@ -75,6 +75,7 @@ function Inside() {
         title={<JobSwitcher />}
         middle={<StringOfStages jobId={session.id} standing={(id) => standing[id]} />}
         find={() => setSearching(true)}
+        help={() => setHelpShown(true)}
         save={<SaveState />}
         undo={{
           back: undo ? session.undo : undefined,
@@ -90,7 +91,7 @@ function Inside() {
       </div>
       {circuit && (wide ? <Bench /> : <PhoneBench />)}
       <SearchBox open={searching} onOpenChange={setSearching} />
-      <KeysSheet open={keysShown} onOpenChange={setKeysShown} />
+      <HelpSheet open={helpShown} onOpenChange={setHelpShown} />
       <WhoSheet />
       <TriedBeforeSheet />
     </div>

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
+import { useLetterKeys } from '../ui/letter-keys.ts'
 import { useTheme } from '../ui/theme.ts'
 
 /** The keys of a job. They leave text fields alone. */
@@ -14,23 +15,25 @@ export function useJobKeys(search: () => void, help: () => void): void {
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
   const to = (place: string) => void navigate(`/jobs/${session.id}/${place}`)
+  const letters = useLetterKeys((l) => l.on)
   // While a sheet is up, the keys belong to it.
   const mine = { preventDefault: true, ignoreEventWhen: () => document.querySelector('[role="dialog"]') !== null }
-  useHotkeys('/', search, { ...mine, useKey: true })
+  const alone = { ...mine, enabled: letters }
+  useHotkeys('/', search, { ...alone, useKey: true })
   useHotkeys('ctrl+k, meta+k', search, { ...mine, enableOnFormTags: true })
-  useHotkeys('shift+?, ?', help, { ...mine, useKey: true })
+  useHotkeys('shift+?, ?', help, { ...alone, useKey: true })
   useHotkeys('ctrl+z, meta+z', session.undo, mine)
   useHotkeys('ctrl+shift+z, meta+shift+z', session.redo, mine)
-  useHotkeys('a', () => take(inHand === 'a' ? undefined : 'a'), mine, [inHand])
-  useHotkeys('b', () => take(inHand === 'b' ? undefined : 'b'), mine, [inHand])
-  useHotkeys('l', () => to('scheme/loops'), mine)
-  useHotkeys('w', () => to('scheme/wall'), mine)
-  useHotkeys('g', () => to('scheme/rungs'), mine)
-  useHotkeys('r', () => to('scheme/runs'), mine)
-  useHotkeys('k', () => to('scheme/checks'), mine)
-  useHotkeys('c', () => openBench(bench === 'time' ? 'shut' : 'time'), mine, [bench])
-  useHotkeys('m', () => openBench(bench === 'meter' ? 'shut' : 'meter'), mine, [bench])
-  useHotkeys('t', changeTheme, mine)
+  useHotkeys('a', () => take(inHand === 'a' ? undefined : 'a'), alone, [inHand])
+  useHotkeys('b', () => take(inHand === 'b' ? undefined : 'b'), alone, [inHand])
+  useHotkeys('l', () => to('scheme/loops'), alone)
+  useHotkeys('w', () => to('scheme/wall'), alone)
+  useHotkeys('g', () => to('scheme/rungs'), alone)
+  useHotkeys('r', () => to('scheme/runs'), alone)
+  useHotkeys('k', () => to('scheme/checks'), alone)
+  useHotkeys('c', () => openBench(bench === 'time' ? 'shut' : 'time'), alone, [bench])
+  useHotkeys('m', () => openBench(bench === 'meter' ? 'shut' : 'meter'), alone, [bench])
+  useHotkeys('t', changeTheme, alone)
   // One thing at a time, the last taken first.
   useHotkeys('esc', () => {
     if (inHand) take(undefined)
@@ -47,7 +50,7 @@ export function useJobKeys(search: () => void, help: () => void): void {
       const calling = snapshot?.verdict.zones.find((z) => z.zone === zone.id)?.calling === true
       call(session, job, zone.id, !calling, asking)
     },
-    mine,
+    alone,
     [job, snapshot, session],
   )
 }

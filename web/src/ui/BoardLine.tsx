@@ -5,6 +5,7 @@ const boards = [
   { id: 'jobs', to: '/', says: 'Jobs' },
   { id: 'parts', to: '/parts', says: 'Parts' },
   { id: 'sums', to: '/sums', says: 'Sums' },
+  { id: 'help', to: '/help', says: 'Help' },
 ] as const
 
 /** The top line outside a job, with the ways to its screens. */

@@ -19,12 +19,14 @@ export function TopLine({
   title,
   middle,
   find,
+  help,
   save,
   undo,
 }: {
   title: ReactNode
   middle?: ReactNode
   find?: () => void
+  help?: () => void
   save?: ReactNode
   undo?: Undo
 }) {
@@ -76,7 +78,7 @@ export function TopLine({
       >
         <Other aria-hidden size={18} />
       </button>
-      {undo && <PhoneMenu undo={undo} other={other} change={change} />}
+      {undo && <PhoneMenu undo={undo} other={other} change={change} help={help} />}
     </header>
   )
 }
@@ -84,7 +86,17 @@ export function TopLine({
 const row = 'flex min-h-12 cursor-pointer items-center rounded-control px-3 font-semibold data-highlighted:bg-well'
 
 /** What a phone's head line has no room for. */
-const PhoneMenu = ({ undo, other, change }: { undo: Undo; other: string; change: () => void }) => (
+const PhoneMenu = ({
+  undo,
+  other,
+  change,
+  help,
+}: {
+  undo: Undo
+  other: string
+  change: () => void
+  help: (() => void) | undefined
+}) => (
   <DropdownMenu.Root>
     <DropdownMenu.Trigger
       aria-label="More"
@@ -114,6 +126,11 @@ const PhoneMenu = ({ undo, other, change }: { undo: Undo; other: string; change:
         <DropdownMenu.Item onSelect={change} className={row}>
           Change to {other}
         </DropdownMenu.Item>
+        {help && (
+          <DropdownMenu.Item onSelect={help} className={row}>
+            Help
+          </DropdownMenu.Item>
+        )}
       </DropdownMenu.Content>
     </DropdownMenu.Portal>
   </DropdownMenu.Root>

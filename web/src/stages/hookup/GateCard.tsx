@@ -48,18 +48,18 @@ export function GateCard({ job, folded = false }: { job: Job; folded?: boolean }
   return (
     <section
       aria-labelledby="gate"
-      className={`rounded-card border bg-card p-4 ${gate.open ? 'border-ok' : 'border-bad'}`}
+      className={`rounded-card border bg-card px-4 py-3 ${gate.open ? 'border-ok' : 'border-bad'}`}
     >
       <div className="flex items-start gap-3">
         <Sign aria-hidden size={26} className={`mt-0.5 shrink-0 ${gate.open ? 'text-ok' : 'text-bad'}`} />
         <div className="min-w-0 grow">
-          <h2 id="gate" className="font-bold">
+          <h2 id="gate" className={gate.open ? 'sr-only' : 'font-bold'}>
             Isolation
           </h2>
           <p role="status" className={`font-semibold ${gate.open ? '' : 'text-bad'}`}>
             {gate.says}
           </p>
-          <p className="text-soft">Only the lock and the tester count, never a screen.</p>
+          <p className="text-[15px] text-soft">Only the lock and the tester count, never a screen.</p>
         </div>
         {!gate.open && !open && (
           <Button look="strong" onClick={() => setOpen(true)} className="shrink-0">

@@ -13,8 +13,9 @@ import { doneBodies } from '../../data/landing.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
 import { hue } from '../../ui/colours.ts'
-import { Button, Card, Segments } from '../../ui/controls.tsx'
+import { Button, Card } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
+import { Pick } from '../../ui/pick.tsx'
 import { PrintHead } from '../../views/PrintHead.tsx'
 import { BeginVisit, WallNotes } from '../scheme/OnTheWall.tsx'
 import { GateCard, useGate } from './GateCard.tsx'
@@ -65,7 +66,9 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
           <Button onClick={() => download(`${job.title}, run sheet.csv`, csv(sheetRows(job, sheet.joins)), 'text/csv')}>
             CSV
           </Button>
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={() => window.print()} className="max-sm:hidden">
+            Print
+          </Button>
         </div>
       </div>
       <Bar share={(sheet.of - left) / Math.max(1, sheet.of)} label="Landed" />
@@ -76,13 +79,18 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
         <>
           {left > 0 && <GateCard job={job} folded />}
           {places.length > 1 && (
-            <Segments
-              label="Where you stand"
-              value={place}
-              options={[{ value: '', says: 'Everywhere' }, ...places.map((name) => ({ value: name, says: name }))]}
-              onChange={setPlace}
-              className="no-print justify-self-start"
-            />
+            <div className="no-print sm:w-72">
+              <Pick
+                label="Where you stand"
+                value={place}
+                options={[
+                  { value: '', says: 'Everywhere' },
+                  ...places.map((name) => ({ value: name, says: `At ${name}` })),
+                ]}
+                onChange={setPlace}
+                className="border border-line bg-card font-semibold"
+              />
+            </div>
           )}
           <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(20rem,26rem)]">
             <div className="grid grid-cols-[minmax(0,1fr)] gap-3">

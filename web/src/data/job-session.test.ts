@@ -310,3 +310,18 @@ it('a job that was only looked at opens again without a server', async () => {
   open.push(again)
   expect(again.state().document).toEqual(start)
 })
+
+it('where the shelf is full, jobs that were only looked at make room; work that waits does not', async () => {
+  const server = new Server()
+  const size = JSON.stringify({ base: { id: 'k', revision: 1, document: start }, pending: [] }).length
+  const kept = (pending: unknown[]) =>
+    JSON.stringify({ base: { id: 'x', revision: 1, document: {} }, pending, fill: 'x'.repeat(size) })
+  page.store.setItem('lantern:job:looked-at', kept([]))
+  page.store.setItem('lantern:job:waiting', kept([{ id: 'e', name: 'Mine', patches: [] }]))
+  page.store.room = 2.5 * size
+  await opened(server)
+  expect(page.store.kept.has('lantern:job:k')).toBe(true)
+  expect(page.store.kept.has('lantern:job:looked-at')).toBe(false)
+  expect(page.store.kept.has('lantern:job:waiting')).toBe(true)
+  expect(said).toEqual([])
+})

@@ -105,7 +105,8 @@ export class JobSession extends Observable<SessionState> {
     // Another window of this browser may have work of its own waiting there.
     const others = shelf.get<Kept>(`job:${this.id}`)?.pending.filter(({ id }) => !this.#mine.has(id)) ?? []
     const kept: Kept = { base: this.#base, pending: [...others, ...this.#pending] }
-    const full = !shelf.put(`job:${this.id}`, kept)
+    const put = () => shelf.put(`job:${this.id}`, kept)
+    const full = !put() && !(makeRoom(this.id) && put())
     if (full && !this.#full)
       this.notice('This browser’s store is full: what you do is sent, but not kept here. Do not close this window.')
     this.#full = full
@@ -224,4 +225,13 @@ export class JobSession extends Observable<SessionState> {
     this.#keep()
     this.#tell()
   }
+}
+
+/** Takes other jobs off a full shelf that were only looked at; work that waits to be sent stays. Answers whether any went. */
+function makeRoom(but: string): boolean {
+  const idle = shelf
+    .under('job:')
+    .filter((id) => id !== but && (shelf.get<Kept>(`job:${id}`)?.pending.length ?? 0) === 0)
+  for (const id of idle) shelf.drop(`job:${id}`)
+  return idle.length > 0
 }

@@ -9,8 +9,13 @@ class Store {
 
   getItem = (key: string) => this.kept.get(key) ?? null
   removeItem = (key: string) => void this.kept.delete(key)
+  get length() {
+    return this.kept.size
+  }
+  key = (i: number) => [...this.kept.keys()][i] ?? null
   setItem = (key: string, text: string) => {
-    if (text.length > this.room) throw new Error('the store is full')
+    const others = [...this.kept].reduce((sum, [name, kept]) => sum + (name === key ? 0 : kept.length), 0)
+    if (others + text.length > this.room) throw new Error('the store is full')
     this.kept.set(key, text)
   }
 }

@@ -256,7 +256,7 @@ function seedsFor(job: Job): Seed[] {
 }
 
 /** Of one kind of mistake so many are made, over all plants: more of the same show nothing new and take minutes. */
-const ENOUGH = 5
+const ENOUGH = 10
 
 /** Every mistake on every plant. */
 const every: readonly Mistake[] = Object.entries(plants).flatMap(([plant, make]) =>

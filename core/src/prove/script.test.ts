@@ -91,7 +91,7 @@ describe('what is wrong fails at least one step', () => {
     }
     expect(asked).toBeGreaterThan(200)
     expect(caught / asked).toBeGreaterThanOrEqual(0.98)
-  })
+  }, 120_000)
 
   it('every eighth fault of a part, another of the next plant', () => {
     const before = [caught, asked] as const
@@ -102,5 +102,5 @@ describe('what is wrong fails at least one step', () => {
     }
     expect(asked - before[1]).toBeGreaterThan(60)
     expect((caught - before[0]) / (asked - before[1])).toBeGreaterThanOrEqual(0.98)
-  })
+  }, 120_000)
 })

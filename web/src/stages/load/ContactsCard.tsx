@@ -1,5 +1,6 @@
 import { type ContactLoad, type Job, labelOf } from '@civil-lantern/core'
 import { Card } from '../../ui/controls.tsx'
+import { Wide } from '../../ui/Wide.tsx'
 import { ampsIn, usedOf } from './in-words.ts'
 
 /** What every contact, fuse and breaker carries at worst, the most used first. */
@@ -7,7 +8,7 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
   if (contacts.length === 0) return null
   return (
     <Card title="Contacts, fuses and breakers" aside="amps at worst, expected">
-      <div className="overflow-x-auto px-4 pt-2 pb-2">
+      <Wide label="Contacts, fuses and breakers, table" className="px-4 pt-2 pb-2">
         <table className="w-full min-w-[26rem] text-right">
           <thead className="text-soft">
             <tr>
@@ -41,7 +42,7 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
             })}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <p className="border-line border-t px-4 py-2.5 text-soft">
         Starting: pumps take some five times their running current for a moment. Ratings are those of the kind; what is
         printed on the part, and the local code, come first.

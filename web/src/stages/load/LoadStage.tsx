@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
+import { Wide } from '../../ui/Wide.tsx'
 import { PrintHead } from '../../views/PrintHead.tsx'
 import type { OfferedLoad, OfferedMend } from '../../workers/judge.worker.ts'
 import { CircuitSwitch } from '../scheme/CircuitSwitch.tsx'
@@ -205,7 +206,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
   )
   return (
     <Card title="What each draws" aside="VA and volts, expected">
-      <div className="overflow-x-auto px-4 pt-2">
+      <Wide label="What each draws, table" className="px-4 pt-2">
         <table className="w-full min-w-[34rem] text-right">
           <thead className="text-soft">
             <tr>
@@ -237,7 +238,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
             })}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <p className="border-line border-t px-4 py-3">
         Primary <strong className="font-mono">{source.primary.toFixed(2)} A</strong>
         <span className="px-3 text-soft">·</span>

@@ -7,7 +7,6 @@ import { pino } from 'pino'
 import { describe, expect, it } from 'vitest'
 import { application } from './app.ts'
 import { openDatabase } from './store/database.ts'
-import { Jobs } from './store/jobs.ts'
 import { served } from './testing/served.ts'
 
 const program = served()
@@ -286,94 +285,6 @@ describe('entries', () => {
     expect(answer.status).toBe(400)
     expect(answer.said.failures?.[0]?.where).toContain(where)
     expect((await ask(`/api/jobs/${job}/entries`)).said.entries).toEqual([])
-  })
-})
-
-describe('the stand-in wall', () => {
-  it('answers as its hidden plant would, and what is hidden is in nothing the server sends', async () => {
-    const job = await stored('hidden')
-    const jobs = new Jobs(program.store, () => '2026-01-01T00:00:00.000Z')
-    const question = {
-      mode: 'loz',
-      from: 'V2.m1',
-      to: 'V2.m2',
-      stand: { calls: { signal: { on: true } } },
-    }
-    const sound = await ask('/api/jobs/hidden/stand-in/read', question)
-    expect(sound.said.value).toBeGreaterThan(24)
-    const secret = 'part:TS2/neverMakes'
-    await jobs.hide('hidden', [{ id: secret }])
-    const broken = await ask('/api/jobs/hidden/stand-in/read', question)
-    expect(broken.said.value).toBeLessThan(1)
-    const said = [broken.said, (await now('hidden')).said, (await ask('/api/jobs/hidden/entries')).said]
-    expect(JSON.stringify(said)).not.toContain('neverMakes"')
-    expect(JSON.stringify(said)).not.toContain(secret)
-    expect(Object.keys((await now('hidden')).said).sort()).toEqual(['document', 'id', 'revision', 'tried'])
-    expect(job.title).toBe('Kestrel Point light station')
-  })
-
-  it('offers complaints, answers by what they hide, and writes the answers down as its own', async () => {
-    await ask('/api/jobs', { id: 'kestrel-point', document: documentOf(kestrel()) })
-    const at = '/api/jobs/kestrel-point/stand-in'
-    const secret = 'windingOpen'
-    const told = await program.ask<{ complaints: { id: string; hidden?: unknown }[]; hides: boolean }>(at)
-    expect(told.said.complaints.map(({ id }) => id)).toContain('signal-cold')
-    expect(told.said.hides).toBe(false)
-    expect((await program.ask(`${at}/begin`, { complaint: 'nobody' })).status).toBe(404)
-    const begun = await program.ask(`${at}/begin`, { complaint: 'signal-cold' })
-    expect(begun.said).toMatchObject({ cold: ['signal'] })
-    const entry = (id: string, body: Entry['body']) =>
-      nextEntry({ id, by: 'Ash', device: 'phone', clock: '2026-03-01T10:00:00.000Z', revision: 1 }, [], body)
-    const end = (point: string) => ({ point, says: point, place: 'Boiler room' })
-    const reading = { kind: 'reading', mode: 'loz', from: end('V2.m1'), to: end('XF1.c'), value: null, shows: '' }
-    const room = { kind: 'seen', what: 'word', of: 'zone:signal', look: 'room', word: 'cold' }
-    const put = async (id: string, asked: string, body: Entry['body'], stand: string[]) =>
-      (
-        await program.ask<{ body: Entry['body']; well?: boolean }>(`${at}/answer`, {
-          entry: entry(id, body),
-          ask: asked,
-          stand,
-        })
-      ).said
-    expect((await put('stand-in-entry-1', 'volts', reading, ['signal'])).body.value).toBeGreaterThan(20)
-    expect(await put('stand-in-entry-2', 'room', room, ['signal'])).toMatchObject({
-      body: { word: 'cold' },
-      well: false,
-    })
-    // A wrong repair changes nothing, the right one does.
-    const repair = (unit: string) => ({ kind: 'repair', unit, does: 'replace', says: unit })
-    expect(await put('stand-in-entry-3', 'repair', repair('TS2/whole'), [])).toMatchObject({ well: false })
-    expect(await put('stand-in-entry-4', 'repair', repair('V2/head'), [])).toMatchObject({ well: true })
-    expect(await put('stand-in-entry-5', 'room', room, ['signal'])).toMatchObject({ body: { word: 'heats' } })
-    const kept = (await ask('/api/jobs/kestrel-point/entries')).said.entries!
-    expect(kept.map(({ source }) => source)).toEqual(Array(5).fill('stand-in'))
-    expect(JSON.stringify([told.said, begun.said, kept])).not.toContain(secret)
-    expect((await program.ask(`${at}/reveal`, {})).said).toEqual({ left: [] })
-    // An entry that says so by itself is refused.
-    const own = { ...entry('stand-in-entry-6', room), source: 'stand-in' }
-    expect((await ask('/api/jobs/kestrel-point/entries', { entries: [own] })).status).toBe(400)
-    expect((await program.ask(`${at}/answer`, { entry: {}, ask: 'room', stand: [] })).status).toBe(400)
-    const nowhere = entry('stand-in-entry-7', { ...room, of: 'zone:attic' })
-    expect((await program.ask(`${at}/answer`, { entry: nowhere, ask: 'room', stand: [] })).status).toBe(400)
-  })
-
-  it('what is left is told when somebody gives up, and is hidden no more', async () => {
-    await ask('/api/jobs', { id: 'sable-row', document: documentOf(demoJobs['sable-row']!()) })
-    const at = '/api/jobs/sable-row/stand-in'
-    await program.ask(`${at}/begin`, { complaint: 'all-cold' })
-    expect((await program.ask<{ left: string[] }>(`${at}/reveal`, {})).said.left).toHaveLength(2)
-    expect((await program.ask<{ hides: boolean }>(at)).said.hides).toBe(false)
-  })
-
-  it('says which lead is on nothing', async () => {
-    await stored('lost-lead')
-    const answer = await ask('/api/jobs/lost-lead/stand-in/read', {
-      mode: 'volts',
-      from: 'V9.m1',
-      to: 'V2.m2',
-      stand: {},
-    })
-    expect(answer).toMatchObject({ status: 400, said: { failures: [{ where: 'V9.m1' }] } })
   })
 })
 

@@ -35,6 +35,10 @@ if (process.argv.includes('--demo')) {
     }
   }
 }
+// What the board shows is summed up before anybody asks for it.
+void new Jobs(store, () => new Date().toISOString())
+  .list()
+  .catch((error) => log.error({ err: error }, 'the board could not be summed up'))
 const server = application(store, `${root}/web/dist`, log, controllerPort, names).listen(port, host, () => {
   const address = server.address()
   const taken = typeof address === 'object' && address ? address.port : port

@@ -199,6 +199,26 @@ describe('what the log has on a complaint', () => {
     expect(evidenceOf(entries, 'find-case-1', finder.asks)).toHaveLength(3)
   })
 
+  it('where it came up in a proof, what was read and passed there counts too; what failed, and other proofs, do not', () => {
+    const entries: Entry[] = []
+    add(
+      entries,
+      { kind: 'case', does: 'opened', complaint: 'Step', zones: ['signal'], proof: 'proof-one-1' },
+      { id: 'find-case-1' },
+    )
+    const step = (zone: string, outcome: string) => ({ kind: 'step', step: `alone:${zone}`, name: zone, outcome })
+    const of = { proof: 'proof-one-1', case: 'none' }
+    add(entries, step('gallery', 'pass'), of)
+    add(entries, step('oil', 'fail'), of)
+    add(entries, { ...step('tank', 'pass'), step: 'over:oil+tank' }, of)
+    add(entries, step('keepers', 'pass'), { ...of, proof: 'proof-two-2' })
+    add(entries, read, { ...of, stand })
+    expect(evidenceOf(entries, 'find-case-1', finder.asks).map(({ evidence }) => evidence)).toEqual([
+      { is: 'room', zone: 'gallery', heats: true },
+      { is: 'shown', ask: ask.id, stand: ['signal'], shown: 24.6 },
+    ])
+  })
+
   it('the complaint itself counts, unless the room was spoken of apart', () => {
     const heats = { entry: 'e', evidence: { is: 'room', zone: 'signal', heats: true } } as const
     expect(withComplaint(['signal', 'oil'], [heats])).toEqual([

@@ -18,25 +18,35 @@ export interface Gate {
 
 /**
  * The isolation gate: off and locked by somebody, the tester proven, every point tested, the tester proven again, all after the
- * power went off last. It shuts when power is noted as back, when two devices differ about it, and when this one has not heard
+ * power went off. It shuts when power is noted as back, when two devices differ about it, and when this one has not heard
  * from the others. Only what was done on the wall counts: nothing computed, assumed or answered by a stand-in opens it. The
  * screen is never what makes it safe: only the lock and the tester are.
  *
+ * A second person's lock changes nothing of what was proven: it comes on top.
+ *
  * @param heard whether the others were heard within the last half minute
+ * @param points pairs of terminals that have to be tested, each of them
  */
-export function gateOf(document: Document, entries: readonly Entry[], heard: boolean): Gate {
+export function gateOf(
+  document: Document,
+  entries: readonly Entry[],
+  heard: boolean,
+  points: readonly { readonly from: string; readonly to: string }[] = [],
+): Gate {
   const gone = takenBack(entries)
   const wall = entries.filter(({ id, source }) => source === 'wall' && !gone.has(id)).toSorted(inOrder)
   const found = foundOf(document, wall)
   const back = wall.findLastIndex(({ body }) => body.kind === 'power' && body.does === 'on')
   const offs = wall.filter(({ body }, at) => at > back && body.kind === 'power' && body.does === 'off')
-  const last = offs.at(-1)
-  const off = last !== undefined && found.power === 'off'
+  const [first] = offs
+  const off = first !== undefined && found.power === 'off'
   // A lock is its owner's: named, or of whoever entered it.
   const locks = [
     ...new Set(offs.flatMap(({ body, by }) => (body.lockedBy === undefined ? [] : [String(body.lockedBy) || by]))),
   ].filter(Boolean)
-  const proven = wall.findLast((entry) => entry.body.kind === 'dead' && last !== undefined && inOrder(entry, last) > 0)
+  const proven = wall.findLast(
+    (entry) => entry.body.kind === 'dead' && first !== undefined && inOrder(entry, first) > 0,
+  )
   const doubt = found.conflicts.some(({ subject }) => subject === 'power')
   const say = (open: boolean, says: string, known = true): Gate => ({ open, says, off, locks, proven, known })
   if (!heard)
@@ -51,6 +61,10 @@ export function gateOf(document: Document, entries: readonly Entry[], heard: boo
     return say(false, 'The tester was not proven before and after: test again with both.')
   const live = (proven.body.points as { shows: string }[]).find(({ shows }) => !isDead(shows))
   if (live) return say(false, `A point showed ${live.shows}: it is not dead. Find what feeds it.`)
+  const tested = proven.body.points as { from: string; to: string }[]
+  const left = points.filter((point) => !tested.some(({ from, to }) => from === point.from && to === point.to))
+  if (left.length > 0)
+    return say(false, left.length === 1 ? 'One point was not tested.' : `${left.length} points were not tested.`)
   return say(true, `Off, locked by ${locks.join(' and ')}, proven dead by ${proven.by}.`)
 }
 

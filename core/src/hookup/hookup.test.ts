@@ -66,8 +66,20 @@ describe('the isolation gate', () => {
     expect(opens(off, dead(), on)).toMatchObject({ open: false, off: false })
     expect(opens(off, dead(), on, off).open).toBe(false)
     expect(opens(off, dead(), on, off, dead()).open).toBe(true)
-    // Off twice by two people: the proof must come after the last.
-    expect(opens(off, dead(), { ...off, lockedBy: 'Wren' })).toMatchObject({ open: false, locks: ['Ash', 'Wren'] })
+    // A second lock comes on top of what was proven, and a proof before any switching off is none.
+    expect(opens(off, dead(), { ...off, lockedBy: 'Wren' })).toMatchObject({ open: true, locks: ['Ash', 'Wren'] })
+    expect(opens(on, dead(), off).open).toBe(false)
+  })
+
+  it('wants every point tested that this plant has, each by its two terminals', () => {
+    const entries = told(off, dead())
+    const at = (to: string) => ({ from: 'XF1.p1', to })
+    expect(gateOf(document, entries, true, [at('XF1.p2')]).open).toBe(true)
+    expect(gateOf(document, entries, true, [at('XF1.p2'), at('B1.n')])).toMatchObject({
+      open: false,
+      says: 'One point was not tested.',
+    })
+    expect(gateOf(document, entries, true, [at('B1.n'), at('B1.e')]).says).toBe('2 points were not tested.')
   })
 
   it('knows nothing where the others were not heard', () => {

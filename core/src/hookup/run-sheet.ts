@@ -51,7 +51,7 @@ export interface RunSheet {
 }
 
 const LINE = 'Line voltage: licensed or competent people, off and proven dead.'
-const BESIDE = 'A 24 V box holds line voltage too.'
+const BESIDE = 'Line voltage may stand in the same box.'
 const EARTH = 'Earth first on, last off; never borrowed, never left out.'
 
 const STRIPS: Readonly<Record<string, number>> = { lever: 11, push: 12, cap: 10 }

@@ -2,7 +2,7 @@ import { findingsOf, openFindings } from '../checks/index.ts'
 import { compare } from '../compare/compare.ts'
 import { plannedJob } from '../job/document.ts'
 import { mains } from '../job/practice.ts'
-import type { Document } from '../job/schema.ts'
+import type { Document, Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { proofsIn } from '../prove/proofs.ts'
@@ -72,10 +72,10 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
     sections: [
       ...section('The plant', [
         `${Object.keys(document.zones).length} zones, ${mains(document.practice).volts} V practice, wired: ${scheme}.`,
-        `Boiler: ${boiler === '' ? 'none here' : (kindOf({ kind: boiler })?.name ?? boiler)}. Control transformer ${document.survey.transformer.va} VA.`,
+        `Boiler: ${boiler === '' ? 'none here' : nameOf(plan, boiler)}. Control transformer ${document.survey.transformer.va} VA.`,
         ...zonesInOrder(plan).map(
           ({ number, name, place, thermostatKind, valveKind }) =>
-            `${number} ${name}, ${plan.places[place]?.name ?? ''}: ${kindOf({ kind: thermostatKind })?.name ?? thermostatKind}; ${valveKind === '' ? 'no valve' : (kindOf({ kind: valveKind })?.name ?? valveKind)}`,
+            `${number} ${name}, ${plan.places[place]?.name ?? ''}: ${nameOf(plan, thermostatKind)}; ${valveKind === '' ? 'no valve' : nameOf(plan, valveKind)}`,
         ),
       ]),
       ...section('What was complained of', casesIn(entries, gone)),
@@ -143,6 +143,9 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
     foot: `${document.title}, full report`,
   }
 }
+
+/** What a kind is called: the user's own name for it, or the catalogue's. */
+const nameOf = (job: Job, kind: string) => job.ownKinds?.[kind]?.name ?? kindOf({ kind })?.name ?? kind
 
 const OUTCOMES = { pass: 'as expected', fail: 'not as expected', 'could not': 'could not be done' } as const
 

@@ -216,6 +216,8 @@ export interface Roles extends StateRoles {
   readonly looksOn?: true
   /** It is the last in a chain of safeties. */
   readonly lastOfChain?: true
+  /** Heat opens it and no hand does: it isolates nothing for whoever works. */
+  readonly byHeat?: true
   /** A row of terminals at which the conductors of one potential meet. */
   readonly centre?: true
   /** A connector: how it holds conductors, and how many. */

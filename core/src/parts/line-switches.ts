@@ -1,7 +1,13 @@
 import { contact } from './element.ts'
 import { part } from './kind.ts'
 
-const lineSwitch = (kind: string, name: string, about: string, closedSays: string, openSays: string) =>
+const lineSwitch = (
+  kind: string,
+  name: string,
+  about: string,
+  [closedSays, openSays]: readonly [string, string],
+  more: { readonly byHeat?: true } = {},
+) =>
   part({
     kind,
     name,
@@ -23,7 +29,7 @@ const lineSwitch = (kind: string, name: string, about: string, closedSays: strin
         ],
       },
     ],
-    roles: { closed: 'closed' },
+    roles: { closed: 'closed', ...more },
     inside: (_f) => [contact('pole', 'in', 'out', (s) => s.closed)],
     tells: [{ is: (_f, s) => s.closed, starts: closedSays, ends: openSays }],
     faults: [
@@ -44,22 +50,20 @@ export const emergencySwitch = lineSwitch(
   'switch/emergency',
   'Emergency switch',
   'Remote switch at the way into the boiler room.',
-  'on',
-  'off',
+  ['on', 'off'],
 )
 
 export const fireCutOut = lineSwitch(
   'switch/fire',
   'Fire cut-out',
   'Thermal cut-out above the boiler. Opens in a fire and stays open.',
-  'cold',
-  'opened',
+  ['cold', 'opened'],
+  { byHeat: true },
 )
 
 export const serviceSwitch = lineSwitch(
   'switch/service',
   'Service switch',
   'Switch at the boiler, for whoever works on it.',
-  'on',
-  'off',
+  ['on', 'off'],
 )

@@ -16,7 +16,7 @@ interface Watched {
 }
 
 /** Guards open only when something is wrong: nobody makes that happen to try them. */
-const guards = new Set(['protection', 'joint', 'supply', 'safety'])
+const guards = new Set(['supply', 'safety'])
 
 /**
  * How much of a plant a script exercises: each operated contact made and open, each load on and off, each circuit shown to be
@@ -42,8 +42,11 @@ export function coverageOf(job: Job, steps: readonly Step[]): Script['coverage']
 }
 
 function whyNot({ kind }: InstalledPart, only: string): string {
+  if (kind.roles?.byHeat) return `${only} here: only a fire opens it`
+  if (kind.class === 'protection')
+    return `${only} here: only too much current opens it, and nobody makes that to try it`
   if (kind.class === 'boiler' || kind.class === 'burner' || guards.has(kind.class))
-    return `${only} here: flame, spill, roll-out, low water and fuses are for licensed people`
+    return `${only} here: flame, spill, roll-out and low water are for licensed people`
   return `${only} in any state this plant can be called into`
 }
 

@@ -3,6 +3,7 @@ import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { documentOf } from '../job/document.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { prove as standing } from '../standing/prove.ts'
+import { coldAfter } from './cold-after.ts'
 import { closingCheck, stepsFor } from './parts-of-script.ts'
 import { baselineKey, baselineOf, notSignable, proofsIn } from './proofs.ts'
 import { keeps } from './prove-bench.ts'
@@ -140,6 +141,19 @@ describe('what a script asks for', () => {
     expect(ids[0]).toBe('dead')
     expect(ids.at(-1)).toBe('off')
     expect(ids.length).toBeLessThan(script.steps.length)
+  })
+
+  it('a failed step names the zones that stay cold, and none where something runs that should not', () => {
+    const step = (id: string) => script.steps.find((one) => one.id === id)!
+    expect(coldAfter(job, step('alone:signal'), ['open:V2'])).toEqual(['signal'])
+    expect(coldAfter(job, step('all'), ['open:V2', 'open:V4'])).toEqual(['signal', 'gallery'])
+    expect(coldAfter(job, step('over:signal+oil'), ['runs:P1'])).toEqual(['signal', 'oil'])
+    expect(coldAfter(job, step('alone:signal'), [step('alone:signal').reads[0]!.id])).toEqual(['signal'])
+    // Another zone's valve stands open, or a valve at rest: no room is cold for that.
+    expect(coldAfter(job, step('alone:signal'), ['open:V3'])).toEqual([])
+    expect(coldAfter(job, step('none'), ['open:V3', 'runs:P1'])).toEqual([])
+    expect(coldAfter(job, step('none'), [step('none').reads[0]!.id])).toEqual([])
+    expect(coldAfter(job, step('alone:signal'), [])).toEqual([])
   })
 
   it('a reading on its bound is kept, and just beyond it is not; OL only where nothing else is asked', () => {

@@ -8,6 +8,8 @@ export interface StepOutcome {
   readonly outcome: Outcome
   readonly name: string
   readonly otherwise: readonly string[]
+  /** Ids of what was otherwise, as the script names it. */
+  readonly misses: readonly string[]
   readonly entry: Entry
   readonly readings: readonly string[]
 }
@@ -40,12 +42,13 @@ export function proofsIn(entries: readonly Entry[]): ProofRun[] {
     const outcomes = new Map<string, StepOutcome>()
     for (const entry of mine) {
       if (entry === signed) break
-      const { kind, step, outcome, name, otherwise, readings } = entry.body
+      const { kind, step, outcome, name, otherwise, misses, readings } = entry.body
       if (kind !== 'step' || !steps.includes(String(step))) continue
       outcomes.set(String(step), {
         outcome: outcome as Outcome,
         name: String(name),
         otherwise: (otherwise as string[] | undefined) ?? [],
+        misses: (misses as string[] | undefined) ?? [],
         readings: (readings as string[] | undefined) ?? [],
         entry,
       })

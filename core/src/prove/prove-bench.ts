@@ -108,7 +108,7 @@ export class ProveBench {
 
 /** A switch the hand opens to take the power off what is behind it. */
 export const isIsolator = ({ kind }: Pick<InstalledPart, 'kind'>): boolean =>
-  kind.class === 'switch' && kind.roles?.closed !== undefined && (kind.controls?.length ?? 0) > 0
+  kind.class === 'switch' && kind.roles?.closed !== undefined && !kind.roles.byHeat
 
 /** Does a reading lie within its bounds? */
 export function keeps({ least, most }: Pick<ExpectedReading, 'least' | 'most'>, value: number | null): boolean {

@@ -71,6 +71,16 @@ describe('the script of a sound plant', () => {
   })
 })
 
+it('what only a fire opens is no isolator, is opened by nobody, and is said not to be covered', () => {
+  const { job, script } = of(plants['kestrel-point']!)
+  const byFire = Object.keys(job.parts).find((id) => job.parts[id]!.kind === 'switch/fire')!
+  expect(plantOf(job).isolators.map((id) => job.parts[id]!.kind)).toEqual(['switch/emergency', 'switch/service'])
+  expect(script.steps.some(({ opened }) => opened.includes(byFire))).toBe(false)
+  const why = (label: string) => script.coverage.notCovered.find(({ says }) => says.startsWith(label))?.why
+  expect(why(job.parts[byFire]!.label)).toContain('only a fire opens it')
+  expect(why('Fuse')).toContain('too much current')
+})
+
 describe('what is wrong fails at least one step', () => {
   let [caught, asked] = [0, 0]
   const missed: string[] = []

@@ -11,7 +11,7 @@ import { ProveBench } from './prove-bench.ts'
 import { deadReads, earthReads, lineReads, loadReads, separationReads } from './reads.ts'
 import type { Bringing, ExpectedReading, Script, Step } from './step.ts'
 
-const LIVE = 'Live: meter leads and nothing else under an open cover. A 24 V box holds line voltage too.'
+const LIVE = 'Live: meter leads and nothing else under an open cover. Line voltage may stand in the same box.'
 const LINE = 'Line voltage: for licensed or competent people under the local code.'
 const LOCK = 'Only the lock and the tester count, never a screen.'
 

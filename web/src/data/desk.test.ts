@@ -234,3 +234,55 @@ it('what is tried is kept with this browser', async () => {
   expect(again.state().tried.supposed).toEqual([{ id: 'wire:w3/open' }])
   expect(again.state().shows).toBe('found')
 })
+
+it('what a step of a proof comes to: its readings in their own stand, and one entry that names them, all of that proof', async () => {
+  const desk = await aDesk({ been: true })
+  desk.stand = async () => ({ calls: { keepers: { on: true } } })
+  const reading = { kind: 'reading', mode: 'loz', value: 3, shows: '3 V' }
+  const stand = { calls: { signal: { on: true } } }
+  desk.enter([reading, reading], 'Step', () => undefined, {
+    proof: 'proof-of-the-day',
+    stand,
+    binds: (ids) => ({ kind: 'step', step: 'alone:signal', readings: [...ids] }),
+  })
+  await rest()
+  const entries = desk.state().entries
+  const step = entries.find(({ body }) => body.kind === 'step')!
+  const readings = entries.filter(({ body }) => body.kind === 'reading')
+  expect(step.body.readings).toEqual(readings.map(({ id }) => id))
+  expect(readings.map((one) => one.stand)).toEqual([stand, stand])
+  expect(new Set(entries.map(({ proof }) => proof))).toEqual(new Set(['proof-of-the-day']))
+  // One undo takes all of it back.
+  desk.undo()
+  await rest()
+  expect(
+    bodies(desk)
+      .filter(({ kind }) => kind === 'back')
+      .map(({ of }) => of)
+      .toSorted(),
+  ).toEqual([...readings, step].map(({ id }) => id).toSorted())
+  // The next thing entered is of no proof, and stands as the bench does.
+  desk.enter([reading], 'Reading')
+  await rest()
+  const last = desk.state().entries.at(-1)!
+  expect([last.proof, last.stand]).toEqual([undefined, { calls: { keepers: { on: true } } }])
+})
+
+it('the stand-in is asked with who calls, and its refusal is said; nothing is entered here', async () => {
+  const desk = await aDesk()
+  page.answers(({ path }) =>
+    path.endsWith('/stand-in/answer')
+      ? { status: 400, says: { failures: [{ says: 'There is no part "V9".', remedy: 'Name another.' }] } }
+      : { says: { entries: [] } },
+  )
+  desk.askStandIn({ kind: 'seen', what: 'word', of: 'part:V9', look: 'runs', word: '' }, 'runs', ['signal'])
+  await rest()
+  const asked = page.asked.find(({ path }) => path.endsWith('/stand-in/answer'))!
+  expect(asked.body).toMatchObject({
+    ask: 'runs',
+    stand: ['signal'],
+    entry: { stand: { calls: { signal: { on: true }, oil: { on: false } } } },
+  })
+  expect(said).toEqual(['There is no part "V9". Name another.'])
+  expect(bodies(desk)).toEqual([])
+})

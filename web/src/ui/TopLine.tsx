@@ -1,7 +1,7 @@
 import { Menu, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
+import { Menu as Dropdown, MenuItem } from './menu.tsx'
 import { useTheme } from './theme.ts'
 
 interface Undo {
@@ -83,8 +83,6 @@ export function TopLine({
   )
 }
 
-const row = 'flex min-h-12 cursor-pointer items-center rounded-control px-3 font-semibold data-highlighted:bg-well'
-
 /** What a phone's head line has no room for. */
 const PhoneMenu = ({
   undo,
@@ -97,43 +95,22 @@ const PhoneMenu = ({
   change: () => void
   help: (() => void) | undefined
 }) => (
-  <DropdownMenu.Root>
-    <DropdownMenu.Trigger
-      aria-label="More"
-      className="grid size-11 shrink-0 place-items-center rounded-full border border-line bg-card lg:hidden"
-    >
-      <Menu aria-hidden size={19} />
-    </DropdownMenu.Trigger>
-    <DropdownMenu.Portal>
-      <DropdownMenu.Content
-        align="end"
-        sideOffset={6}
-        className="z-50 w-72 max-w-[92vw] rounded-card border border-line bg-card p-1.5 shadow-lg"
-      >
-        {([0, 1] as const).map((i) => {
-          const run = i === 0 ? undo.back : undo.again
-          return (
-            <DropdownMenu.Item
-              key={i}
-              disabled={!run}
-              onSelect={() => run?.()}
-              className={`${row} data-disabled:opacity-50`}
-            >
-              {undo.names[i]}
-            </DropdownMenu.Item>
-          )
-        })}
-        <DropdownMenu.Item onSelect={change} className={row}>
-          Change to {other}
-        </DropdownMenu.Item>
-        {help && (
-          <DropdownMenu.Item onSelect={help} className={row}>
-            Help
-          </DropdownMenu.Item>
-        )}
-      </DropdownMenu.Content>
-    </DropdownMenu.Portal>
-  </DropdownMenu.Root>
+  <Dropdown
+    label="More"
+    trigger={<Menu aria-hidden size={19} />}
+    className="grid size-11 shrink-0 place-items-center rounded-full border border-line bg-card lg:hidden"
+  >
+    {([0, 1] as const).map((i) => {
+      const run = i === 0 ? undo.back : undo.again
+      return (
+        <MenuItem key={i} disabled={!run} does={() => run?.()}>
+          {undo.names[i]}
+        </MenuItem>
+      )
+    })}
+    <MenuItem does={change}>Change to {other}</MenuItem>
+    {help && <MenuItem does={help}>Help</MenuItem>}
+  </Dropdown>
 )
 
 const Icon = ({

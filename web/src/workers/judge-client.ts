@@ -2,6 +2,7 @@ import {
   type Difference,
   type Edit,
   type Entry,
+  type ExpectedReading,
   type Finding,
   type Job,
   keyOf,
@@ -97,6 +98,8 @@ export class JudgeClient extends Observable<JudgeState> {
   ): Promise<Morning[]> => this.#help().morning(job, wrong, order, apart)
 
   readonly room = (job: Job): Promise<RoomFor[]> => this.#help().room(job)
+
+  readonly deadPoints = (job: Job): Promise<ExpectedReading[]> => this.#help().deadPoints(job)
 
   readonly script = (job: Job): Promise<Script> => this.#help().script(job)
 

@@ -2,8 +2,10 @@ import {
   type Ask,
   type Difference,
   deadMap,
+  deadReads,
   type Edit,
   type Entry,
+  type ExpectedReading,
   evidenceOf,
   Finder,
   type Finding,
@@ -132,6 +134,8 @@ const judge = {
   },
   /** How many more valves of each kind fit. */
   room: (job: Job): Promise<RoomFor[]> => run(roomFor(job), () => undefined),
+  /** Where a plant is to be proven dead. */
+  deadPoints: (job: Job): ExpectedReading[] => deadReads(job),
   /** The commissioning script of a job. */
   script: (job: Job): Script => scriptOf(job),
   measured: (job: Job, entries: readonly Entry[]): MeasuredLoad => measuredLoad(job, entries),

@@ -15,6 +15,8 @@ export const step = entryKind({
       outcome: Type.Union([Type.Literal('pass'), Type.Literal('fail'), Type.Literal('could not')]),
       /** What was otherwise than expected, or why it could not be done. */
       otherwise: Type.Optional(Type.Array(Line, { maxItems: 60 })),
+      /** The same by what was looked at or read, as the script names it. */
+      misses: Type.Optional(Type.Array(Type.String({ maxLength: 300 }), { maxItems: 60 })),
       readings: Type.Optional(Type.Array(EntryId, { maxItems: 60 })),
       note: Type.Optional(Text),
     },

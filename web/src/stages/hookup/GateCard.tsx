@@ -1,4 +1,4 @@
-import { deadReads, gateOf, isDead, type Job, labelOf, plantOf } from '@civil-lantern/core'
+import { isDead, type Job, labelOf, plantOf } from '@civil-lantern/core'
 import { Lock, LockOpen } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -6,19 +6,13 @@ import { device } from '../../data/device.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
-
-/** The isolation gate as this device knows it. */
-export function useGate() {
-  const { document, entries, fresh } = useSession()
-  return useMemo(() => gateOf(document, entries, fresh), [document, entries, fresh])
-}
+import type { KnownGate } from './use-gate.ts'
 
 /** Off, locked, proven dead by a proven tester: what has to be so before steps on a dead circuit are shown. */
-export function GateCard({ job, folded = false }: { job: Job; folded?: boolean }) {
+export function GateCard({ job, gate, folded = false }: { job: Job; gate: KnownGate; folded?: boolean }) {
   const { session } = useSession()
-  const gate = useGate()
   const plant = useMemo(() => plantOf(job), [job])
-  const points = useMemo(() => deadReads(job), [job])
+  const { points } = gate
   const [open, setOpen] = useState(!folded)
   const [before, setBefore] = useState(false)
   const [after, setAfter] = useState(false)
@@ -28,6 +22,7 @@ export function GateCard({ job, folded = false }: { job: Job; folded?: boolean }
   const typed = points.filter(({ id }) => (shown[id] ?? '').trim() !== '')
   const ready = gate.off && gate.locks.length > 0
   const Sign = gate.open ? Lock : LockOpen
+  const lockToo = () => session.enter([{ kind: 'power', does: 'off', at, lockedBy: device.name }], 'Off and locked')
   const provenDead = () =>
     session.enter(
       [
@@ -66,6 +61,11 @@ export function GateCard({ job, folded = false }: { job: Job; folded?: boolean }
             Isolate it
           </Button>
         )}
+        {gate.open && device.name !== '' && !gate.locks.includes(device.name) && (
+          <Button onClick={lockToo} className="shrink-0">
+            My lock is on too
+          </Button>
+        )}
         {gate.off && (
           <Button
             onClick={() => session.enter([{ kind: 'power', does: 'on', at }], 'Power is back')}
@@ -84,12 +84,7 @@ export function GateCard({ job, folded = false }: { job: Job; folded?: boolean }
                 What stays live
               </Link>
             </span>
-            <Button
-              look={ready ? 'plain' : 'strong'}
-              onClick={() =>
-                session.enter([{ kind: 'power', does: 'off', at, lockedBy: device.name }], 'Off and locked')
-              }
-            >
+            <Button look={ready ? 'plain' : 'strong'} onClick={lockToo}>
               {gate.locks.length > 0 ? 'My lock is on too' : 'Off, my lock is on'}
             </Button>
           </li>

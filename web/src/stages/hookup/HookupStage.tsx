@@ -18,9 +18,10 @@ import { download } from '../../ui/download.ts'
 import { Pick } from '../../ui/pick.tsx'
 import { PrintHead } from '../../views/PrintHead.tsx'
 import { BeginVisit, WallNotes } from '../scheme/OnTheWall.tsx'
-import { GateCard, useGate } from './GateCard.tsx'
+import { GateCard } from './GateCard.tsx'
 import { doesWord, sheetRows, sheetSays } from './in-words.ts'
 import { NotAsShown } from './NotAsShown.tsx'
+import { useGate } from './use-gate.ts'
 
 /** What is still to be done at the wall, one conductor at a time, in the order of the trade; only on a dead circuit. */
 export function HookupStage() {
@@ -77,7 +78,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
         <BringList job={job} />
       ) : (
         <>
-          {left > 0 && <GateCard job={job} folded />}
+          {left > 0 && <GateCard job={job} gate={gate} folded />}
           {places.length > 1 && (
             <div className="no-print sm:w-72">
               <Pick

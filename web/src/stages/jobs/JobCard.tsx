@@ -1,17 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { formatDistanceToNow } from 'date-fns'
 import { Ellipsis } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { api, type JobRow, type Shelf } from '../../data/api.ts'
 import { download } from '../../ui/download.ts'
 import { Lamp } from '../../ui/Lamp.tsx'
+import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx'
 import { stages } from '../stages.ts'
 import { slug, useAddJob } from './add-job.ts'
 
-const row =
-  'flex min-h-11 cursor-pointer items-center rounded-control px-3 font-semibold outline-none data-highlighted:bg-well'
 const tones = { fault: 'text-bad', well: 'text-ok', neutral: 'text-ink' }
 
 /** One job as it stands: its lamps, its sentence, the last thing written down. */
@@ -103,43 +101,19 @@ function JobMenu({ job }: { job: JobRow }) {
   const save = async () =>
     download(`${job.id}.lantern.json`, JSON.stringify(await api.jobFile(job.id), null, 2), 'application/json')
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        aria-label={`More for ${job.title}`}
-        className="relative z-10 -mt-2 -mr-2 grid size-11 shrink-0 place-items-center rounded-control hover:bg-well"
-      >
-        <Ellipsis aria-hidden size={20} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-50 min-w-60 rounded-card border border-line bg-card p-1.5 shadow-lg"
-        >
-          <DropdownMenu.Item className={row} onSelect={() => void copy().catch(failed)}>
-            Copy
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={row} onSelect={() => void save().catch(failed)}>
-            Save as a file
-          </DropdownMenu.Item>
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          {job.shelf !== 'open' && (
-            <DropdownMenu.Item className={row} onSelect={() => move('open', `${job.title} is back on the board.`)}>
-              Bring back
-            </DropdownMenu.Item>
-          )}
-          {job.shelf !== 'away' && (
-            <DropdownMenu.Item className={row} onSelect={() => move('away', `${job.title} is put away.`)}>
-              Put away
-            </DropdownMenu.Item>
-          )}
-          {job.shelf !== 'out' && (
-            <DropdownMenu.Item className={row} onSelect={() => move('out', `${job.title} is taken out.`)}>
-              Take out
-            </DropdownMenu.Item>
-          )}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      label={`More for ${job.title}`}
+      trigger={<Ellipsis aria-hidden size={20} />}
+      className="relative z-10 -mt-2 -mr-2 grid size-11 shrink-0 place-items-center rounded-control hover:bg-well"
+    >
+      <MenuItem does={() => void copy().catch(failed)}>Copy</MenuItem>
+      <MenuItem does={() => void save().catch(failed)}>Save as a file</MenuItem>
+      <MenuLine />
+      {job.shelf !== 'open' && (
+        <MenuItem does={() => move('open', `${job.title} is back on the board.`)}>Bring back</MenuItem>
+      )}
+      {job.shelf !== 'away' && <MenuItem does={() => move('away', `${job.title} is put away.`)}>Put away</MenuItem>}
+      {job.shelf !== 'out' && <MenuItem does={() => move('out', `${job.title} is taken out.`)}>Take out</MenuItem>}
+    </Menu>
   )
 }

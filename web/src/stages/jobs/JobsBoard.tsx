@@ -42,7 +42,7 @@ export function JobsBoard() {
       <main className="grid gap-3 px-4 pt-2 pb-10 lg:px-4">
         <div className="flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-xl font-bold">
-            {jobs.isError ? 'Jobs cannot be read.' : jobs.data ? boardSays(jobs.data) : 'Jobs'}
+            {jobs.isError ? 'Jobs cannot be read.' : jobs.data ? boardSays(jobs.data) : 'Reading the jobs.'}
           </h1>
           <div className="flex gap-2">
             <ImportButton />

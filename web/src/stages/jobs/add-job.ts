@@ -23,7 +23,7 @@ export function useAddJob(done: () => void, stage = '') {
     onSuccess: (job) => {
       void queries.invalidateQueries({ queryKey: ['jobs'] })
       done()
-      void navigate(`/jobs/${job.id}${stage}`)
+      void navigate(`/jobs/${job.id}${stage}`, { state: { fresh: true } })
     },
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
   })

@@ -1,4 +1,4 @@
-import { clockWords, kindOf, mains, schemeCalled, sequenceOf, zonesInOrder } from '@civil-lantern/core'
+import { clockWords, mains, plantOf, schemeCalled, sequenceOf, zonesInOrder } from '@civil-lantern/core'
 import QRCode from 'qrcode'
 import { useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -18,7 +18,7 @@ export function DoorCard() {
   useEffect(() => {
     void QRCode.toString(`${window.location.origin}/jobs/${session.id}`, { type: 'svg', margin: 0 }).then(setCode)
   }, [session.id])
-  const isolators = Object.values(plan.parts).filter((part) => kindOf(part)?.class === 'switch')
+  const isolators = useMemo(() => plantOf(plan).isolators.map((id) => plan.parts[id]!), [plan])
   return (
     <div className="grid gap-3 pb-4">
       <div className="no-print flex flex-wrap items-center justify-between gap-3 pt-1">
@@ -63,7 +63,7 @@ export function DoorCard() {
               ? `Off at ${isolators.map(({ label, place }) => `${label} (${plan.places[place]?.name ?? ''})`).join(', or ')}. `
               : 'Find what feeds it. '}
             Lock it, prove the tester, prove it dead, prove the tester again. The supply side of the isolator stays
-            live. A 24 V box holds line voltage too.
+            live. A box of low voltage may hold line voltage too.
           </p>
         </section>
         <section>

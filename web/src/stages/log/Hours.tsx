@@ -1,10 +1,10 @@
 import { ACTIVITIES, type Entry, hoursIn, inHours } from '@civil-lantern/core'
 import { Square, Timer } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { shelf } from '../../base/shelf.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { Menu, MenuItem } from '../../ui/menu.tsx'
 
 interface Running {
   readonly activity: (typeof ACTIVITIES)[number]
@@ -49,29 +49,21 @@ export function Hours({ entries }: { entries: readonly Entry[] }) {
           End {running.activity}, {inHours((now - running.from) / 60_000)}
         </Button>
       ) : (
-        <DropdownMenu.Root>
-          <DropdownMenu.Trigger className="flex min-h-11 items-center gap-2 rounded-control border border-line bg-card px-4 font-semibold hover:border-soft">
-            <Timer aria-hidden size={18} />
-            Begin the clock
-          </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content
-              align="end"
-              sideOffset={4}
-              className="z-50 min-w-48 rounded-card border border-line bg-card p-1.5 shadow-lg"
-            >
-              {ACTIVITIES.map((activity) => (
-                <DropdownMenu.Item
-                  key={activity}
-                  onSelect={() => begin(activity)}
-                  className="flex min-h-11 cursor-pointer items-center rounded-control px-3 font-semibold outline-none data-highlighted:bg-well"
-                >
-                  {activity}
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <Menu
+          trigger={
+            <>
+              <Timer aria-hidden size={18} />
+              Begin the clock
+            </>
+          }
+          className="flex min-h-11 items-center gap-2 rounded-control border border-line bg-card px-4 font-semibold hover:border-soft"
+        >
+          {ACTIVITIES.map((activity) => (
+            <MenuItem key={activity} does={() => begin(activity)}>
+              {activity}
+            </MenuItem>
+          ))}
+        </Menu>
       )}
       {total > 0 && (
         <span

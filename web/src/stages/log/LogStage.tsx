@@ -1,13 +1,13 @@
 import { type Entry, entryKindOf, type Job, type LogFilter, takenBack, toldBy, zonesInOrder } from '@civil-lantern/core'
 import { format } from 'date-fns'
 import { ChevronDown } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { csv } from '../../base/csv.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Segments } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
+import { Menu, MenuItem } from '../../ui/menu.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { EntryList } from './EntryList.tsx'
 import { Hours } from './Hours.tsx'
@@ -98,41 +98,25 @@ function verdict(entries: readonly Entry[]): string {
   return `${all}, ${readings === 0 ? 'no reading from the wall' : readings === 1 ? 'one reading from the wall' : `${readings} readings from the wall`}.`
 }
 
-const item =
-  'flex min-h-11 cursor-pointer items-center rounded-control px-3 font-semibold outline-none data-highlighted:bg-well'
-
 /** What can be taken away on paper or as a file. */
 function Printed({ job, readings }: { job: string; readings: () => void }) {
   const open = (path: string) => window.open(`/api/jobs/${job}${path}`, '_blank', 'noopener')
+  const navigate = useNavigate()
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex min-h-11 items-center gap-2 rounded-control border border-line bg-card px-4 font-semibold hover:border-soft">
-        Report <ChevronDown aria-hidden size={17} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-50 min-w-64 rounded-card border border-line bg-card p-1.5 shadow-lg"
-        >
-          <DropdownMenu.Item className={item} onSelect={() => open('/report.pdf')}>
-            Full report, PDF
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={() => open('/report.pdf?for=customer')}>
-            For the customer, PDF
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} asChild>
-            <Link to="door-card">Door card</Link>
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={readings}>
-            Readings, CSV
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={() => open('/file')}>
-            The whole job, a file
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      trigger={
+        <>
+          Report <ChevronDown aria-hidden size={17} />
+        </>
+      }
+      className="flex min-h-11 items-center gap-2 rounded-control border border-line bg-card px-4 font-semibold hover:border-soft"
+    >
+      <MenuItem does={() => open('/report.pdf')}>Full report, PDF</MenuItem>
+      <MenuItem does={() => open('/report.pdf?for=customer')}>For the customer, PDF</MenuItem>
+      <MenuItem does={() => void navigate(`/jobs/${job}/log/door-card`)}>Door card</MenuItem>
+      <MenuItem does={readings}>Readings, CSV</MenuItem>
+      <MenuItem does={() => open('/file')}>The whole job, a file</MenuItem>
+    </Menu>
   )
 }
 

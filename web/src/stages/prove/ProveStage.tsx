@@ -12,7 +12,7 @@ import {
   zonesInOrder,
 } from '@civil-lantern/core'
 import { Check, CircleDashed, Minus, X } from 'lucide-react'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
@@ -162,6 +162,14 @@ function Going({ run, script, job }: { run: ProofRun; script: Script; job: Job }
   // After a step is done the next one is shown, unless one was picked by hand.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when what is done changes
   useEffect(() => setChosen(undefined), [run.outcomes.size, run.passed])
+  // A new step is read from its head, with the verdict above it.
+  const top = useRef(here)
+  useEffect(() => {
+    if (top.current === here) return
+    top.current = here
+    document.getElementById('stage')?.scrollTo({ top: 0 })
+    document.getElementById('step')?.focus({ preventScroll: true })
+  }, [here])
   const gone = run.steps.filter((id) => !byId.has(id))
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(18rem,23rem)]">
@@ -198,7 +206,7 @@ function Going({ run, script, job }: { run: ProofRun; script: Script; job: Job }
                   className="flex min-h-11 w-full items-center gap-3 px-4 text-left hover:bg-well aria-[current]:bg-well aria-[current]:font-bold disabled:opacity-50"
                 >
                   <Mark outcome={outcome?.outcome} />
-                  <span className="min-w-0 grow truncate">
+                  <span className="min-w-0 grow py-1.5 leading-snug">
                     {i + 1}. {byId.get(id)?.name ?? id}
                   </span>
                 </button>

@@ -1,6 +1,7 @@
 import {
   type Baseline,
   baselineKey,
+  coldAfter,
   type ExpectedReading,
   type Job,
   keeps,
@@ -11,12 +12,13 @@ import {
   type Step,
 } from '@civil-lantern/core'
 import { useEffect, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
 import { type Typed, typedReading, unitOf } from '../../meter/typed-reading.ts'
 import { Bar } from '../../ui/Bar.tsx'
 import { Button } from '../../ui/controls.tsx'
-import { GateCard, useGate } from '../hookup/GateCard.tsx'
+import { GateCard } from '../hookup/GateCard.tsx'
+import { useGate } from '../hookup/use-gate.ts'
 import { boundsInWords, grouped } from './in-words.ts'
 
 /** One step: where to stand, what to do, what to wait for, what to find; and how it came out. */
@@ -71,7 +73,7 @@ export function StepCard({
         step: step.id,
         name: step.name,
         outcome,
-        ...(outcome === 'fail' ? { otherwise: said } : {}),
+        ...(outcome === 'fail' ? { otherwise: said, misses: [...otherwise, ...off.map(({ read }) => read.id)] } : {}),
         readings: [...ids],
       }),
     })
@@ -83,18 +85,19 @@ export function StepCard({
           kind: 'case',
           does: 'opened',
           complaint: `${step.name}: ${done?.otherwise.join('; ') ?? ''}`.slice(0, 400),
-          zones: step.calls.length > 0 ? step.calls : Object.keys(job.zones),
+          zones: cold,
           proof: run.id,
         },
       ],
       'Find why',
       () => void navigate(`/jobs/${session.id}/find`),
     )
+  const cold = done ? coldAfter(job, step, done.misses) : []
   const shut = step.dead && !gate.open
   return (
     <section aria-labelledby="step" className="grid gap-3 rounded-card border border-line bg-card p-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-        <h2 id="step" className="font-bold text-lg">
+        <h2 id="step" tabIndex={-1} className="font-bold text-lg outline-none">
           {number}. {step.name}
         </h2>
         <span className="text-soft">
@@ -113,7 +116,7 @@ export function StepCard({
           <li key={line}>{line}</li>
         ))}
       </ol>
-      {step.dead && <GateCard job={job} />}
+      {step.dead && <GateCard job={job} gate={gate} />}
       {!shut && step.waits.usual > 1 && <Wait key={step.id} seconds={step.waits} />}
       {!shut && !step.dead && (
         <div className="grid gap-2">
@@ -195,10 +198,23 @@ export function StepCard({
           {done.otherwise.map((line) => (
             <p key={line}>{line}</p>
           ))}
-          {done.outcome === 'fail' && (
+          {done.outcome === 'fail' && cold.length > 0 && (
             <Button look="strong" onClick={findWhy} className="mt-2">
               Find why
             </Button>
+          )}
+          {done.outcome === 'fail' && cold.length === 0 && (
+            <p className="mt-1">
+              Nothing stays cold by this: something is live, open or running that should not be. Whether the record
+              knows of it is in{' '}
+              <Link
+                to={`/jobs/${session.id}/scheme/checks/combinations`}
+                className="font-semibold underline underline-offset-4"
+              >
+                Every combination
+              </Link>
+              ; if it does not, the wall is not as it is recorded.
+            </p>
           )}
         </div>
       )}

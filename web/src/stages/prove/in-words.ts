@@ -4,7 +4,7 @@ import type { Expectation, ExpectedReading, ProofRun, Script, Step } from '@civi
 export function proofSays(run: ProofRun | undefined, script: Pick<Script, 'steps' | 'coverage'> | undefined): string {
   if (!run) {
     if (!script) return 'Working out the script.'
-    return `Not commissioned yet: ${script.steps.length} steps, ${Math.round((100 * script.coverage.done) / Math.max(1, script.coverage.of))} % of what can be tried.`
+    return `Not commissioned yet: ${script.steps.length} steps, which try ${Math.round((100 * script.coverage.done) / Math.max(1, script.coverage.of))} % of its contacts and loads.`
   }
   const what = run.for === 'whole' ? 'Proof' : run.for === 'closing' ? 'Closing check' : 'Check of the change'
   const failed = run.failed === 0 ? '' : run.failed === 1 ? ' One failed.' : ` ${run.failed} failed.`
@@ -41,6 +41,9 @@ export function boundsInWords({ mode, least, most }: Pick<ExpectedReading, 'mode
   return `${number(least)} to ${number(most)} ${unit}`
 }
 
-/** Minutes a script takes: the waits, and a minute at each place. */
+/** Minutes to get to a place, do the step there and read it: a usual figure. */
+const AT_A_PLACE = 0.8
+
+/** Minutes a script takes: the waits, and the time at each place. */
 export const minutesOf = (steps: readonly Step[]): number =>
-  Math.round(steps.reduce((sum, { waits, places }) => sum + waits.usual / 60 + places.length * 0.8, 0))
+  Math.round(steps.reduce((sum, { waits, places }) => sum + waits.usual / 60 + places.length * AT_A_PLACE, 0))

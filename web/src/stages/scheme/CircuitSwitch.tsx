@@ -1,6 +1,6 @@
 import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
-import type { Shows } from '../../data/desk.ts'
+import type { Shows } from '../../data/desk-state.ts'
 import { useSession } from '../../data/open-job.tsx'
 
 const circuits: readonly { value: Shows; says: string; means: string }[] = [

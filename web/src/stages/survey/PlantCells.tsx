@@ -58,7 +58,7 @@ export function PlantCells({ job }: { job: Job }) {
           key={name}
           type="button"
           onClick={() => setOpen(name)}
-          className="flex min-h-24 min-w-0 flex-col items-start border-line px-3 py-2.5 text-left not-first:border-l hover:bg-well max-lg:border-b"
+          className="flex min-h-24 min-w-0 flex-col items-start border-line px-3 py-2.5 text-left sm:not-first:border-l hover:bg-well max-lg:border-b"
         >
           <span className="block text-soft">{name}</span>
           <span className="line-clamp-2 font-semibold leading-snug">{value}</span>

@@ -11,7 +11,7 @@ import {
   zonesInOrder,
 } from '@civil-lantern/core'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useLocation } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
 import { PlantCells } from './PlantCells.tsx'
@@ -28,6 +28,7 @@ export function SurveyStage() {
   const last = zones.at(-1)
   const fitting = useMemo(() => fittingSchemes(job), [job])
   const { wire, asked, ask, close } = useWiring(job)
+  const { fresh = false } = (useLocation().state ?? {}) as { fresh?: boolean }
   const [wanted, setWanted] = useState<string>()
   const chosen = fitting.find(({ id }) => id === (wanted ?? job.scheme?.id)) ?? fitting[0]
   return (
@@ -54,7 +55,7 @@ export function SurveyStage() {
           )}
           <ul>
             {zones.map((zone) => (
-              <ZoneRow key={zone.id} zone={zone} job={job} fresh={zones.length === 1 && /^Zone \d+$/.test(zone.name)} />
+              <ZoneRow key={zone.id} zone={zone} job={job} fresh={fresh && zone.number === 1} />
             ))}
           </ul>
           <div className="flex flex-wrap items-center gap-2 px-3 py-1.5">

@@ -5,24 +5,20 @@ import {
   lengthUnit,
   likeOf,
   metresFrom,
-  moveZone,
   type PartKind,
   placeNamed,
-  removeZone,
   type zonesInOrder,
 } from '@civil-lantern/core'
-import { Check, Ellipsis } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
-import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { carry, kindChoices, useOwnKinds } from '../../data/own-kinds.ts'
 import { KindDrawing } from '../../ui/KindDrawing.tsx'
 import { Pick } from '../../ui/pick.tsx'
+import { ZoneMenu } from './ZoneMenu.tsx'
 
 /** What can ask a valve to open. */
 const asks = (kind: PartKind) => kind.class === 'thermostat' || kind.class === 'controller'
 const opens = (kind: PartKind) => kind.class === 'valve'
-const signals = ['2-10 V', '0-10 V', '4-20 mA'] as const
 const short = (says: string) =>
   says
     .replace(/^(Thermostat|Zone valve|Room thermostat or receiver), /, '')
@@ -184,7 +180,7 @@ function Inline({
   focused?: boolean
 }) {
   const [draft, setDraft] = useState(value)
-  const field = useRef<HTMLInputElement>(null)
+  const field = useRef<HTMLTextAreaElement>(null)
   useEffect(() => setDraft(value), [value])
   useEffect(() => {
     if (focused) field.current?.select()
@@ -194,20 +190,29 @@ function Inline({
     if (text === '') setDraft(value)
     else if (text !== value) onCommit(text)
   }
+  const shared = {
+    'aria-label': label,
+    value: draft,
+    maxLength: 80,
+    title: value,
+    onBlur: commit,
+    onKeyDown: (e: KeyboardEvent<HTMLElement>) => {
+      if (e.key === 'Enter') {
+        e.preventDefault()
+        e.currentTarget.blur()
+      }
+      if (e.key === 'Escape') setDraft(value)
+    },
+    onChange: (e: { target: { value: string } }) => setDraft(e.target.value.replace(/\n/g, ' ')),
+  }
+  if (!strong) return <input {...shared} className={`${plain} truncate text-soft`} />
+  // A field of lines that grows with its words: twelve long names must be told apart.
   return (
-    <input
+    <textarea
+      {...shared}
       ref={field}
-      aria-label={label}
-      value={draft}
-      maxLength={80}
-      title={value}
-      onChange={(e) => setDraft(e.target.value)}
-      onBlur={commit}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter') e.currentTarget.blur()
-        if (e.key === 'Escape') setDraft(value)
-      }}
-      className={`${plain} truncate ${strong ? 'text-lg font-bold' : 'text-soft'}`}
+      rows={1}
+      className={`${plain} field-sizing-content resize-none py-1 font-bold text-lg leading-snug`}
     />
   )
 }
@@ -260,108 +265,5 @@ function Length({
         </span>
       )}
     </label>
-  )
-}
-
-const row =
-  'flex min-h-11 cursor-pointer items-center gap-2 rounded-control px-3 font-semibold outline-none data-highlighted:bg-well data-disabled:opacity-40'
-
-/** What is seldom said of a zone: its purpose, its pump, its signal, its head, its place in the order. */
-function ZoneMenu({
-  zone,
-  job,
-  edit,
-}: {
-  zone: ReturnType<typeof zonesInOrder>[number]
-  job: Job
-  edit: (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) => void
-}) {
-  const { session } = useSession()
-  const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles?.listens !== undefined
-  const count = Object.keys(job.zones).length
-  const tick = (says: string, on: boolean, name: string, set: (z: Job['zones'][string]) => void) => (
-    <DropdownMenu.CheckboxItem checked={on} onCheckedChange={() => edit(name, set)} className={row}>
-      <span className="grow">{says}</span>
-      <DropdownMenu.ItemIndicator>
-        <Check aria-hidden size={18} />
-      </DropdownMenu.ItemIndicator>
-    </DropdownMenu.CheckboxItem>
-  )
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        aria-label={`More for ${zone.name}`}
-        className="grid size-11 place-items-center rounded-control text-soft hover:bg-well hover:text-ink"
-      >
-        <Ellipsis aria-hidden size={20} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-50 max-h-[80dvh] min-w-64 overflow-y-auto rounded-card border border-line bg-card p-1.5 shadow-lg"
-        >
-          {tick('Hot water', zone.hotWater === true, zone.hotWater ? 'heating' : 'hot water', (z) => {
-            if (z.hotWater) delete z.hotWater
-            else z.hotWater = true
-          })}
-          {tick('Pump of its own', zone.ownPump === true, zone.ownPump ? 'no own pump' : 'its own pump', (z) => {
-            if (z.ownPump) delete z.ownPump
-            else z.ownPump = true
-          })}
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          {(['dry', 'wet'] as const).map((head) => (
-            <div key={head}>
-              {tick(
-                head === 'dry' ? 'Head comes off dry' : 'Water follows the head',
-                zone.head === head,
-                zone.head === head ? 'head not looked at' : `head comes off ${head}`,
-                (z) => {
-                  if (z.head === head) delete z.head
-                  else z.head = head
-                },
-              )}
-            </div>
-          ))}
-          {follows && (
-            <>
-              <DropdownMenu.Separator className="my-1 h-px bg-line" />
-              {signals.map((signal) => (
-                <div key={signal}>
-                  {tick(
-                    `Signal ${signal.replace('-', ' to ')}`,
-                    (zone.signal ?? '2-10 V') === signal,
-                    `signal ${signal}`,
-                    (z) => void (z.signal = signal),
-                  )}
-                </div>
-              ))}
-            </>
-          )}
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          {(
-            [
-              [-1, 'earlier'],
-              [1, 'later'],
-            ] as const
-          ).map(([by, word]) => (
-            <DropdownMenu.Item
-              key={word}
-              disabled={zone.number + by < 1 || zone.number + by > count}
-              onSelect={() => session.edit(`${zone.name} ${word}`, (draft) => moveZone(draft, zone.id, by))}
-              className={row}
-            >
-              One {word}
-            </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Item
-            onSelect={() => session.edit(`Remove ${zone.name}`, (draft) => removeZone(draft, zone.id))}
-            className={row}
-          >
-            Remove
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
   )
 }

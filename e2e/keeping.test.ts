@@ -38,7 +38,9 @@ it('two windows that change the same job both keep their edits', async () => {
   await other!.saved()
   expect(await names()).toEqual(['Watch room', 'Signal house', 'Oil store', 'Long gallery', 'Hot-water tank'])
   await other!.page.waitForFunction(() =>
-    [...document.querySelectorAll('input')].some(({ value }) => value === 'Watch room'),
+    [...document.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>('input, textarea')].some(
+      ({ value }) => value === 'Watch room',
+    ),
   )
   await one!.page.close()
   await other!.page.close()
@@ -110,7 +112,9 @@ it('what one device does is seen on another at once, without its looking', async
   await other!.sees('of wiring fit')
   await rename(one!, 1, 'Press room')
   await other!.page.waitForFunction(() =>
-    [...document.querySelectorAll('input')].some(({ value }) => value === 'Press room'),
+    [...document.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>('input, textarea')].some(
+      ({ value }) => value === 'Press room',
+    ),
   )
   for (const window of [one!, other!]) await window.page.browserContext().close()
 })

@@ -33,7 +33,7 @@ it('makes a job from nothing to a lit loop, in few presses and with what is on s
   await window.page.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Name of zone 1')
   await window.page.keyboard.type('Grain loft')
   await press('button', 'One more like Zone 1')
-  await window.page.waitForSelector('input[aria-label="Name of zone 2"]')
+  await window.page.waitForSelector('[aria-label="Name of zone 2"]')
   await press('radio', 'Valve first')
   await press('radio', 'Thermostat first')
   await press('button', 'Wire it')

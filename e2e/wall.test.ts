@@ -147,6 +147,37 @@ it('a part is moved, and the move undone and done again; its conductors come alo
   expect((await program.job('kestrel-point')).document.planned.parts.V2?.at?.x).toBeGreaterThan(moved!.x)
 })
 
+it('the supply is one block until it is opened, and of many zones only the one that calls stands open', async () => {
+  await onTheWall('kestrel-point')
+  const parts = () =>
+    window.page.$$eval('.react-flow__node-part', (all) => all.map((one) => one.getAttribute('data-id')))
+  const folded = await parts()
+  expect(folded).not.toContain('MAINS')
+  expect(await window.page.$$eval('[data-bundle]', (all) => all.length)).toBeGreaterThan(2)
+  await window.click('button', 'Open supply')
+  await window.page.waitForSelector('[data-id="MAINS"]')
+  expect((await parts()).length).toBeGreaterThan(folded.length)
+  expect(await window.page.$$eval('[data-bundle]', (all) => all.length)).toBe(0)
+
+  await onTheWall('eight-on-the-wall', sampleJob({ scheme: 's2', zones: 8 }))
+  expect(await parts()).not.toContain('V3')
+  await window.page.$$eval('[role="switch"]', (all) => (all[2] as HTMLElement).click())
+  await window.page.waitForSelector('[data-id="V3"]')
+  expect(await parts()).not.toContain('V4')
+  // Text is never under 11 px on the screen, far away or near.
+  const least = await window.page.$$eval('.wall-name, .wall-fine', (all) =>
+    Math.min(
+      ...all
+        .filter((one) => one.getClientRects().length > 0)
+        .map((one) => {
+          const scale = new DOMMatrix(getComputedStyle(document.querySelector('.react-flow__viewport')!).transform).a
+          return Number.parseFloat(getComputedStyle(one).fontSize) * scale
+        }),
+    ),
+  )
+  expect(least).toBeGreaterThanOrEqual(10.99)
+})
+
 it('one wire is followed: what it is joined to stays bright, the others dim', async () => {
   await onTheWall('sable-row')
   const faint = () =>

@@ -4,15 +4,16 @@ import { memo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { hue } from '../../ui/colours.ts'
 import { isSplice, type WallTerminal } from './boxes.ts'
-import type { Hung } from './hang.ts'
+import type { Hung } from './shapes.ts'
 import { useWall } from './wall-state.ts'
 
-export type PartNodeType = Node<{ hung: Hung }, 'part'>
+export type PartNodeType = Node<{ hung: Hung; place: string | undefined }, 'part'>
 
 /** A part where it hangs: its name, how it stands, and its terminals as they are printed on it. */
-export const PartNode = memo(function PartNode({ data: { hung }, selected }: NodeProps<PartNodeType>) {
+export const PartNode = memo(function PartNode({ data: { hung, place }, selected }: NodeProps<PartNodeType>) {
   const { job, snapshot, found } = useWall()
-  const { part, width, height, terminals } = hung
+  const { part, width, terminals } = hung
+  const height = hung.head ?? hung.height
   const kind = kindOf(job.parts[part] ?? { kind: '' })
   const splice = isSplice(kind)
   const label = labelOf(job, part)
@@ -22,29 +23,47 @@ export const PartNode = memo(function PartNode({ data: { hung }, selected }: Nod
   )
   // Taken down a moment ago: the canvas follows the document.
   if (!job.parts[part]) return null
+  /** Beside the markings of a side. */
+  const pad = (side: 'left' | 'right') => {
+    const longest = Math.max(0, ...terminals.filter((one) => one.side === side).map(({ marking }) => marking.length))
+    return longest > 0 ? 12 + 9 * longest : 0
+  }
   const zone = hung.zone ? job.zones[hung.zone] : undefined
   return (
     <div
       style={{ width, height }}
       data-found={found.has(part) ? '' : undefined}
-      className={`wall-part relative border bg-card ${splice ? 'rounded-full' : 'rounded-control'} ${found.has(part) ? 'border-bad' : 'border-soft'} ${selected ? 'outline-3 outline-ink' : ''}`}
+      className={`wall-part relative ${splice ? '' : `rounded-control border bg-card ${found.has(part) ? 'border-bad' : 'border-soft'}`} ${selected ? 'outline-3 outline-ink' : ''}`}
     >
       {splice ? (
-        <div className="pt-1.5 text-center text-[14px] leading-tight" title={`${label}, ${kind?.name}`}>
-          <b>{part}</b>
-          <div className="wall-fine font-mono text-[13px] text-soft">
-            {used.size}/{terminals.length}
-          </div>
+        <div
+          className={`absolute top-0 left-1/2 grid h-6 min-w-9 -translate-x-1/2 place-items-center whitespace-nowrap rounded-[7px] border bg-card px-1 font-semibold leading-none ${found.has(part) ? 'border-bad' : 'border-soft'}`}
+          title={`${label}, ${kind?.name}, ${used.size} of ${terminals.length} ways used`}
+        >
+          <span className="wall-name">{part}</span>
         </div>
       ) : (
-        <div className="px-2 pt-1.5 leading-tight" title={`${label}, ${kind?.name ?? ''}`}>
-          <div className="wall-name truncate font-semibold text-[15px]">
+        <div className="px-2 pt-1 leading-tight" title={`${label}, ${kind?.name ?? ''}`}>
+          <div className="wall-name truncate font-semibold">
             {zone && !label.endsWith(` ${zone.number}`) && (
               <span className="wall-far-only font-mono">{zone.number} </span>
             )}
             {label}
           </div>
-          <div className="wall-fine truncate text-[14px] text-soft">{says || kind?.name.split(',')[0]}</div>
+          <div
+            className="wall-fine truncate text-soft"
+            style={{ paddingLeft: pad('left'), paddingRight: pad('right') }}
+          >
+            {says || kind?.name.split(',')[0]}
+          </div>
+          {place && height >= 84 && (
+            <div
+              className="wall-fine truncate text-soft"
+              style={{ paddingLeft: pad('left'), paddingRight: pad('right') }}
+            >
+              {place}
+            </div>
+          )}
         </div>
       )}
       {found.has(part) && (
@@ -61,7 +80,7 @@ export const PartNode = memo(function PartNode({ data: { hung }, selected }: Nod
 
 function TerminalDot({
   part,
-  one: { terminal, marking, side, y },
+  one: { terminal, marking, side, x: along, y },
   width,
   splice,
   selected,
@@ -77,7 +96,7 @@ function TerminalDot({
   const point = `${part}.${terminal}`
   const words = terminalInWords(job, part, terminal)
   const lead = job.parts[part]?.leadColours?.[terminal] ?? kindOf(job.parts[part]!)?.terminals[terminal]?.lead
-  const x = side === 'left' ? 0 : side === 'right' ? width : width / 2
+  const x = along ?? (side === 'left' ? 0 : side === 'right' ? width : width / 2)
   const does = inHand
     ? `Lead ${inHand.toUpperCase()} on ${words}`
     : pulling
@@ -88,10 +107,16 @@ function TerminalDot({
     <>
       {!splice && (
         <span
-          className={`wall-fine pointer-events-none absolute font-mono text-[13px] leading-none ${side === 'right' ? 'text-right' : ''}`}
+          className={`wall-fine pointer-events-none absolute font-mono leading-none ${side === 'right' ? 'text-right' : ''}`}
           style={{
-            top: y - 6,
-            ...(side === 'both' ? { left: width / 2 + 14 } : side === 'left' ? { left: 15 } : { right: 15 }),
+            top: along === undefined ? y - 6 : y - 25,
+            ...(along !== undefined
+              ? { left: along, transform: 'translateX(-50%)' }
+              : side === 'both'
+                ? { left: width / 2 + 14 }
+                : side === 'left'
+                  ? { left: 15 }
+                  : { right: 15 }),
           }}
         >
           {marking}

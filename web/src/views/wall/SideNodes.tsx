@@ -1,6 +1,8 @@
+import { kindOf, labelOf, lengthInWords, zonesInOrder } from '@civil-lantern/core'
 import type { Node, NodeProps } from '@xyflow/react'
 import { memo } from 'react'
 import type { Frame, Mouth } from './arrange.ts'
+import type { Block } from './shapes.ts'
 import { useWall } from './wall-state.ts'
 
 export type FrameNodeType = Node<{ frame: Frame }, 'frame'>
@@ -32,10 +34,57 @@ export const MouthNode = memo(function MouthNode({ data: { mouth, cable, spare, 
       className="relative rounded-md border border-soft bg-well"
     >
       {name && (
-        <span className="wall-fine absolute -top-4.5 left-0 whitespace-nowrap text-[13px] text-soft leading-none">
-          {cable}
-        </span>
+        <>
+          <span className="wall-fine absolute -top-4.5 left-0 whitespace-nowrap text-soft leading-none">{cable}</span>
+          <span
+            className="wall-fine absolute left-1 mt-1.5 whitespace-nowrap text-soft leading-none"
+            style={{ top: mouth.height }}
+          >
+            {lengthInWords(job.practice, job.cables[cable]?.length ?? 0)}
+            {spare > 0 && `, ${spare} spare`}
+          </span>
+        </>
       )}
     </div>
+  )
+})
+
+export type BlockNodeType = Node<{ block: Block }, 'block'>
+
+/** What is folded: its name and how it stands, and the press that opens it. */
+export const BlockNode = memo(function BlockNode({ data: { block } }: NodeProps<BlockNodeType>) {
+  const { job, snapshot, fold } = useWall()
+  const zone = zonesInOrder(job).find(({ id }) => id === block.zone)
+  const standing = snapshot.verdict.zones.find((one) => one.zone === block.zone)
+  const switches = block.parts.filter((part) =>
+    ['switch', 'safety'].includes(kindOf(job.parts[part] ?? { kind: '' })?.class ?? ''),
+  )
+  const inside = new Set(block.parts)
+  const feeds = Object.entries(job.wires).some(
+    ([id, { from, to }]) =>
+      inside.has(from.part) !== inside.has(to.part) &&
+      snapshot.wires[id]?.circuit === 'line voltage' &&
+      snapshot.wires[id]?.lit,
+  )
+  const name = zone ? `${zone.number} ${zone.name}` : 'Supply'
+  const says = zone
+    ? [zone.valve && snapshot.states[zone.valve]?.says, standing?.calling && 'calls'].filter(Boolean).join(', ')
+    : switches.map((part) => `${labelOf(job, part)} ${snapshot.states[part]?.says ?? ''}`).join('; ')
+  return (
+    <button
+      type="button"
+      style={{ width: block.width, height: block.height }}
+      onClick={() => fold(block.id, false)}
+      title={says}
+      className={`nodrag nopan overflow-hidden rounded-control border border-soft bg-card px-3 text-left leading-tight hover:bg-well ${zone ? 'flex items-center gap-4' : 'pt-1'}`}
+    >
+      <span className="wall-name block truncate font-semibold">
+        <span className="sr-only">Open </span>
+        {name}
+      </span>
+      <span className="wall-fine block truncate text-soft">
+        {zone ? says : feeds ? 'feeds live' : 'feeds no live now'}
+      </span>
+    </button>
   )
 })

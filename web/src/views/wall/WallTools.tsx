@@ -1,5 +1,6 @@
 import { hangPart, type Job, kindOf, kinds, zonesInOrder } from '@civil-lantern/core'
 import { useReactFlow } from '@xyflow/react'
+import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
@@ -8,6 +9,7 @@ import { SearchList } from '../../ui/search-list.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
 import { GRID, sizeOf } from './boxes.ts'
 import type { Rect } from './route.ts'
+import type { Folds } from './shapes.ts'
 
 const button =
   'min-h-11 shrink-0 rounded-control border border-line px-3 font-semibold text-[15px] hover:bg-well disabled:opacity-45 aria-pressed:bg-ink aria-pressed:text-paper'
@@ -15,7 +17,7 @@ const button =
 /** What can be done with the wall as a whole: look at a zone, fold it, add a part, follow a wire, tidy up. */
 export function WallTools({
   job,
-  folded,
+  folds,
   fold,
   following,
   follow,
@@ -24,8 +26,8 @@ export function WallTools({
   room,
 }: {
   job: Job
-  folded: readonly string[]
-  fold: (zone: string) => void
+  folds: Folds
+  fold: (what: string, folded: boolean) => void
   following: boolean
   follow: (on: boolean) => void
   tidy: () => void
@@ -34,6 +36,7 @@ export function WallTools({
   room: (rect: Rect) => Rect
 }) {
   const { picked } = useWorkspace()
+  const flow = useReactFlow()
   const [zone, setZone] = useState<string>()
   const [adding, setAdding] = useState(false)
   const zones = zonesInOrder(job)
@@ -55,9 +58,9 @@ export function WallTools({
           key={id}
           type="button"
           aria-pressed={zone === id}
-          aria-label={`Look at zone ${number}, ${name}${folded.includes(id) ? ', folded' : ''}`}
+          aria-label={`Look at zone ${number}, ${name}${folds.zones.has(id) ? ', folded' : ''}`}
           title={name}
-          className={`${button} font-mono ${folded.includes(id) ? 'line-through opacity-60' : ''}`}
+          className={`${button} font-mono ${folds.zones.has(id) ? 'line-through opacity-60' : ''}`}
           onClick={() => {
             setZone(id)
             look(id)
@@ -67,11 +70,20 @@ export function WallTools({
         </button>
       ))}
       {here && zone !== undefined && (
-        <button type="button" className={button} onClick={() => fold(zone)}>
-          {folded.includes(zone) ? `Unfold ${here.number}` : `Fold ${here.number}`}
+        <button type="button" className={button} onClick={() => fold(zone, !folds.zones.has(zone))}>
+          {folds.zones.has(zone) ? `Unfold ${here.number}` : `Fold ${here.number}`}
         </button>
       )}
+      <button type="button" className={button} onClick={() => fold('supply', !folds.supply)}>
+        {folds.supply ? 'Open supply' : 'Fold supply'}
+      </button>
       <span className="grow" />
+      <button type="button" className={button} aria-label="Further away" onClick={() => void flow.zoomOut()}>
+        <Minus size={18} aria-hidden />
+      </button>
+      <button type="button" className={button} aria-label="Nearer" onClick={() => void flow.zoomIn()}>
+        <Plus size={18} aria-hidden />
+      </button>
       <button
         type="button"
         className={button}

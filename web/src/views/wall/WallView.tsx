@@ -4,8 +4,6 @@ import type { Snapshot } from '@civil-lantern/core'
 import { type Job, labelOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
 import {
   ConnectionMode,
-  Controls,
-  MiniMap,
   type Node,
   ReactFlow,
   ReactFlowProvider,
@@ -13,25 +11,29 @@ import {
   useReactFlow,
   useStore,
 } from '@xyflow/react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { type CSSProperties, useEffect, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { takenOut } from '../../data/taken-out.ts'
 import { useWorkspace } from '../../data/workspace.ts'
 import { foundOn } from '../found-on.ts'
+import { useFolds } from './folds.ts'
 import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
 import { LandSheet } from './LandSheet.tsx'
 import { PartNode } from './PartNode.tsx'
 import type { Rect } from './route.ts'
-import { FrameNode, MouthNode } from './SideNodes.tsx'
+import { BlockNode, FrameNode, MouthNode } from './SideNodes.tsx'
 import { WallTools } from './WallTools.tsx'
 import { WireLayer } from './WireLayer.tsx'
 import { type Arranged, useArrangement, WallContext, type WallContextValue } from './wall-state.ts'
 
-const nodeTypes = { part: PartNode, frame: FrameNode, mouth: MouthNode }
-/** Below this zoom only names are readable, so only they are shown, larger. */
-const FAR = 0.62
+const nodeTypes = { part: PartNode, frame: FrameNode, mouth: MouthNode, block: BlockNode }
+/** What is written on the wall is this tall at least on the screen, pixels, and as tall as the other on the wall itself. */
+const LEAST_TEXT = 11
+const TEXT = 15
+/** Below this zoom only names are shown: they grow as the wall shrinks, and fine print has no room. */
+const FAR = LEAST_TEXT / TEXT
 
 /** The circuit as the hand finds it: parts where they hang, terminals as printed, conductors pulled from one to another. */
 export function WallView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
@@ -45,15 +47,17 @@ export function WallView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
 function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { desk: session } = useOpenJob()
   const { picked, pick, inHand, pulling, land, pull } = useWorkspace()
-  const [folded, setFolded] = useState<readonly string[]>([])
   const [ready, setReady] = useState(false)
   const dragged = useRef(false)
   const [moving, setMoving] = useState(false)
   const [following, setFollowing] = useState(false)
-  const { arrangement, tidy, tidied } = useArrangement(job, folded)
+  const found = useMemo(() => foundOn(job, snapshot.findings), [job, snapshot.findings])
+  const { folds, fold } = useFolds(job, snapshot, found, picked)
+  const { arrangement, tidy, tidied } = useArrangement(job, folds)
   const flow = useReactFlow()
   const [nodes, setNodes, onNodesChange] = useNodesState<Node>([])
   const far = useStore(({ transform }) => transform[2] < FAR)
+  const [text, setText] = useState(TEXT)
 
   const made = useMemo(() => arrangement && nodesOf(arrangement, job), [arrangement, job])
   const pickedPart = picked && 'part' in picked ? picked.part : undefined
@@ -61,7 +65,6 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     if (made) setNodes(made.map((node) => (node.id === pickedPart ? { ...node, selected: true } : node)))
   }, [made, pickedPart, setNodes])
 
-  const found = useMemo(() => foundOn(job, snapshot.findings), [job, snapshot.findings])
   const followed = useMemo(
     () => (following && picked && 'wire' in picked ? new Set(netWires(job, picked.wire)) : undefined),
     [following, picked, job],
@@ -69,16 +72,23 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const first = arrangement !== undefined
   const room = useStore(({ width, height }) => `${width}x${height}`)
   const look = (zone: string | undefined, made = arrangement) => {
-    const parts = made?.parts.filter((part) => zone === undefined || part.zone === zone) ?? []
-    if (parts.length === 0 || !made) return
+    if (!made) return
+    const parts = [...made.parts, ...made.blocks].filter((one) => zone === undefined || one.zone === zone)
+    if (parts.length === 0) return
     void flow.fitBounds(zone === undefined ? made.extent : boundsOf(parts), {
       padding: zone === undefined ? 0.01 : 0.12,
     })
   }
+  /** Nobody has gone nearer or elsewhere: the wall is seen whole, also when a fold changes how large it is. */
+  const whole = useRef(true)
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the wall first hangs, is tidied, or its room changes
   useEffect(() => {
     look(undefined)
   }, [first, tidied, room, ready])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only when something was folded or opened
+  useEffect(() => {
+    if (whole.current) look(undefined)
+  }, [arrangement?.folds])
 
   useEffect(() => {
     const whole = () => look(undefined)
@@ -93,7 +103,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     else pull(pulling === point ? undefined : point)
   }
   useHotkeys('delete', () => takenOut(job, session, picked, pick), { preventDefault: true }, [job, picked])
-  const value: WallContextValue = { job, snapshot, found, followed, touch }
+  const value: WallContextValue = { job, snapshot, found, followed, touch, fold }
   return (
     <WallContext value={value}>
       <section
@@ -102,8 +112,8 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
       >
         <WallTools
           job={job}
-          folded={folded}
-          fold={(zone) => setFolded((now) => (now.includes(zone) ? now.filter((z) => z !== zone) : [...now, zone]))}
+          folds={folds}
+          fold={fold}
           following={following}
           follow={setFollowing}
           room={(rect) => clear(rect, arrangement?.parts ?? [], 24)}
@@ -114,10 +124,14 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
               })
             tidy()
           }}
-          look={look}
+          look={(zone) => {
+            whole.current = zone === undefined
+            look(zone)
+          }}
         />
         <div
           className={`wall relative ${far ? 'wall-far' : ''} ${moving ? 'wall-moving' : ''}`}
+          style={{ '--wall-text': `${text}px` } as CSSProperties}
           data-crossings={arrangement?.crossings}
           data-milliseconds={arrangement && Math.round(arrangement.milliseconds)}
         >
@@ -134,8 +148,15 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
                   hungByHand(session, arrangement, [{ id: change.id, position: change.position }])
             }}
             onInit={() => setReady(true)}
-            onMoveStart={() => setMoving(true)}
-            onMoveEnd={() => setMoving(false)}
+            onMoveStart={(event) => {
+              setMoving(true)
+              if (event) whole.current = false
+            }}
+            onMoveEnd={(_, { zoom }) => {
+              setMoving(false)
+              // Once it has come to rest: setting every word anew at each step of a pinch would hold it up.
+              setText(Math.max(TEXT, Math.ceil(LEAST_TEXT / zoom)))
+            }}
             onNodeClick={(_, node) => node.type === 'part' && pick({ part: node.id })}
             onNodeDragStart={() => {
               dragged.current = true
@@ -169,16 +190,6 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
             aria-label="Parts and conductors on the wall"
           >
             {arrangement && <WireLayer arrangement={arrangement} />}
-            <MiniMap
-              className="no-print max-sm:hidden!"
-              pannable
-              ariaLabel="Small map of the wall"
-              bgColor="var(--well)"
-              maskColor="color-mix(in srgb, var(--paper) 55%, transparent)"
-              nodeColor={(node) => (node.type === 'part' ? 'var(--soft)' : 'transparent')}
-              style={{ width: 150, height: 96 }}
-            />
-            <Controls showInteractive={false} className="no-print" />
           </ReactFlow>
           {!arrangement && <p className="absolute inset-0 p-6 text-soft">Hanging the parts.</p>}
           {pulling && (
@@ -227,7 +238,8 @@ function boundsOf(parts: readonly Rect[]) {
   }
 }
 
-function nodesOf({ parts, frames, sheaths }: Arranged, job: Job): Node[] {
+function nodesOf({ parts, blocks, frames, sheaths }: Arranged, job: Job): Node[] {
+  const framed = new Set(frames.map(({ place }) => place))
   return [
     ...frames.map(
       (frame): Node => ({
@@ -258,14 +270,27 @@ function nodesOf({ parts, frames, sheaths }: Arranged, job: Job): Node[] {
         }),
       ),
     ),
+    ...blocks.map(
+      (block): Node => ({
+        id: `block:${block.id}`,
+        type: 'block',
+        position: { x: block.x, y: block.y },
+        data: { block },
+        width: block.width,
+        height: block.height,
+        draggable: false,
+        selectable: false,
+        focusable: false,
+      }),
+    ),
     ...parts.map(
       (hung): Node => ({
         id: hung.part,
         type: 'part',
         position: { x: hung.x, y: hung.y },
-        data: { hung },
+        data: { hung, place: framed.has(hung.place) ? undefined : job.places[hung.place]?.name },
         width: hung.width,
-        height: hung.height,
+        height: hung.head ?? hung.height,
         ariaLabel: `${labelOf(job, hung.part)}, ${job.places[hung.place]?.name ?? ''}`,
       }),
     ),

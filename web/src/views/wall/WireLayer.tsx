@@ -3,7 +3,7 @@ import { ViewportPortal } from '@xyflow/react'
 import { memo, useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { wireState } from '../wire-state.ts'
-import type { Arrangement, Sheath, WirePath } from './arrange.ts'
+import type { Arrangement, Bar, Bundle, Sheath, WirePath } from './arrange.ts'
 import { Conductor } from './Conductor.tsx'
 import { beside, pathOf } from './line.ts'
 import type { Point } from './route.ts'
@@ -14,7 +14,7 @@ const CORE_PITCH = 4
 const CURL = 9
 
 /** Every conductor and sheath of the wall, in one drawing under the parts. */
-export function WireLayer({ arrangement: { wires, sheaths } }: { arrangement: Arrangement }) {
+export function WireLayer({ arrangement: { wires, sheaths, bundles, bars } }: { arrangement: Arrangement }) {
   const { job } = useWall()
   const inside = useMemo(() => {
     const sheathOf = new Map(sheaths.map((sheath) => [sheath.cable, sheath]))
@@ -30,6 +30,12 @@ export function WireLayer({ arrangement: { wires, sheaths } }: { arrangement: Ar
       <svg width={1} height={1} className="absolute top-0 left-0 overflow-visible" style={{ zIndex: -1 }} aria-hidden>
         {sheaths.map((sheath) => (
           <SheathLine key={sheath.cable} sheath={sheath} spare={spareCores(job, sheath.cable)} />
+        ))}
+        {bundles.map((bundle) => (
+          <BundleLine key={bundle.id} bundle={bundle} />
+        ))}
+        {bars.map((bar) => (
+          <BarLine key={`${bar.part}.${bar.terminal}`} bar={bar} />
         ))}
         {Object.entries(wires).map(([id, path]) => (
           <WireLine key={id} id={id} path={path} inside={inside.get(id)} />
@@ -106,6 +112,68 @@ const WireLine = memo(function WireLine({
         (end) => state[end] && <Lifted key={end} points={end === 'from' ? tails[0]! : tails.at(-1)!} />,
       )}
       {found.has(id) && <path d={`M${middle.x - 8} ${middle.y - 6}h16l-8 -14z`} fill="var(--bad)" data-found="" />}
+    </g>
+  )
+})
+
+/** All that runs from the folded supply to one part, as the live among it stands; touched, the supply opens. */
+const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bundle: Bundle }) {
+  const { job, snapshot, followed, fold } = useWall()
+  const own = wires.filter((id) => job.wires[id])
+  const line = own.filter((id) => snapshot.wires[id]?.circuit === 'line voltage')
+  const shown = line.find((id) => snapshot.wires[id]?.lit) ?? line[0] ?? own[0]
+  if (shown === undefined) return null
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: with keys the supply is opened at its own block
+    <g
+      opacity={followed && !own.some((id) => followed.has(id)) ? 0.16 : 1}
+      data-bundle={own.length}
+      onClick={(e) => {
+        e.stopPropagation()
+        fold('supply', false)
+      }}
+    >
+      <path d={pathOf(points)} className="wall-hit" fill="none" stroke="transparent" strokeWidth={14} />
+      <Conductor
+        points={points}
+        colour={job.wires[shown]!.colour}
+        circuit={snapshot.wires[shown]?.circuit ?? 'line voltage'}
+        lit={snapshot.wires[shown]?.lit === true}
+        flowing={own.some((id) => snapshot.wires[id]?.flowing)}
+        marked={false}
+      />
+    </g>
+  )
+})
+
+/** The bar of a splice, in the colour of what it joins: lit when it is. */
+const BarLine = memo(function BarLine({ bar: { part, terminal, points } }: { bar: Bar }) {
+  const { job, snapshot, followed } = useWall()
+  const own = useMemo(
+    () =>
+      Object.entries(job.wires).flatMap(([id, { from, to }]) =>
+        [from, to].some((end) => end.part === part && (terminal === undefined || end.terminal === terminal))
+          ? [id]
+          : [],
+      ),
+    [job, part, terminal],
+  )
+  const shown = own.find((id) => snapshot.wires[id]?.lit) ?? own[0]
+  const wire = shown === undefined ? undefined : job.wires[shown]
+  return (
+    <g opacity={followed && !own.some((id) => followed.has(id)) ? 0.16 : 1}>
+      {wire && shown !== undefined ? (
+        <Conductor
+          points={points}
+          colour={wire.colour}
+          circuit={snapshot.wires[shown]?.circuit ?? 'none'}
+          lit={snapshot.wires[shown]?.lit === true}
+          flowing={false}
+          marked={false}
+        />
+      ) : (
+        <path d={pathOf(points)} stroke="var(--soft)" strokeWidth={3} />
+      )}
     </g>
   )
 })

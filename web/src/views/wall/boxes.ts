@@ -10,11 +10,17 @@ import {
 
 /** The wall's grid: every edge of a part, every terminal and every wire lies on it. Units of the wall. */
 export const GRID = 12
-const ROW = 24
-const HEAD = 60
-const FOOT = 12
+/** From one terminal to the next. */
+export const ROW = 24
+/** From the top of a part to its first terminal: its name stands there. */
+export const HEAD = 36
+const FOOT = GRID
 const WIDE = 168
-const SPLICE = 60
+const SPLICE = 2 * GRID
+/** Between things that hang. */
+export const GAP = 2 * GRID
+
+export const snap = (value: number) => Math.round(value / GRID) * GRID
 
 const LINE: readonly CircuitClass[] = ['line voltage', 'earth']
 
@@ -27,51 +33,79 @@ export interface WallTerminal {
   readonly side: Side
   /** From the top of its part. */
   readonly y: number
+  /** From its left, where it is on neither side. */
+  readonly x?: number
 }
 
 /** A part as it hangs: its size, its terminals, and the column it belongs to when the wall is tidied. */
 export interface WallBox {
   readonly part: string
   readonly place: string
+  /** The zone it serves and no other. */
   readonly zone: string | undefined
   readonly width: number
   readonly height: number
   readonly terminals: readonly WallTerminal[]
   readonly column: number
+  /** A splice: a bead on what is joined, which other conductors may cross beside its ways. */
+  readonly splice: boolean
+  /** Of a strip whose terminals hang down as trunks: where each conductor leaves its own, by `tapKey`. */
+  readonly taps?: Readonly<Record<string, { readonly x: number; readonly y: number }>>
+  /** How much of a strip is its body. */
+  readonly head?: number
 }
 
-/** Columns from left to right: line voltage first, then what it feeds, then the zones. */
+export const tapKey = (terminal: string, wire: string) => `${terminal} ${wire}`
+
+/** Columns from left to right: line voltage, what it feeds, what many share, the zones. */
 export const COLUMNS = {
   supply: 0,
   lineSplices: 1,
   plant: 2,
-  panel: 3,
-  lowSplices: 4,
-  zoneSplices: 5,
+  trunks: 3,
+  panel: 4,
+  relays: 5,
   valves: 6,
-  thermostats: 7,
+  zoneSplices: 7,
+  thermostats: 8,
+  /** Every place but the boiler room. */
+  away: 9,
 } as const
 
 /** Every part of a job as a box, in the order a technician would name them: supply, plant, zones by number. */
 export function boxesOf(job: Job): WallBox[] {
-  const owner = new Map<string, string>()
-  for (const { id, thermostat, valve, relay } of zonesInOrder(job))
-    for (const part of [valve, relay, thermostat]) if (part && !owner.has(part)) owner.set(part, id)
+  const ends = partnersOf(job)
+  const owner = ownersOf(job, ends)
+  const columns = columnsOf(job, ends, owner)
   const rank = new Map(zonesInOrder(job).map(({ id, number }) => [id, number]))
-  const circuits = circuitsAtParts(job)
-  const boxes = Object.entries(job.parts).map(([part, { place }]): WallBox => {
-    const kind = kindOf(job.parts[part]!)
-    const terminals = kind ? placed(kind, (terminal) => markingOf(job, part, terminal)) : []
+  const home = job.survey.boiler.place
+  /** How far right something hangs; of another place away only that it is further left than what faces it. */
+  const station = (part: string, seenFrom: string) => {
+    const { place } = job.parts[part]!
+    const column = columns.get(part)!
+    if (place === home) return column
+    return place === seenFrom ? COLUMNS.away + 1 + column : COLUMNS.away
+  }
+  const boxes = Object.entries(job.parts).map(([part, { place, kind }]): WallBox => {
+    const known = kindOf({ kind })
+    const here = station(part, place)
+    const terminals = known
+      ? placed(known, (terminal) => ({
+          marking: markingOf(job, part, terminal),
+          side: sideTowards(
+            here,
+            (ends.get(part)?.get(terminal) ?? []).map((end) => station(end.part, place)),
+          ),
+        }))
+      : []
     return {
       part,
       place,
       zone: owner.get(part),
-      ...extentOf(kind, terminals),
+      ...extentOf(known, terminals),
       terminals,
-      column: columnOf(
-        kind,
-        LINE.some((circuit) => circuits.get(part)?.has(circuit)),
-      ),
+      column: columns.get(part)!,
+      splice: isSplice(known),
     }
   })
   const first = Math.min(...Object.values(job.places).map(({ order }) => order))
@@ -81,37 +115,143 @@ export function boxesOf(job: Job): WallBox[] {
   )
 }
 
+/** The far end of a conductor. */
+export interface Partner {
+  readonly wire: string
+  readonly part: string
+  readonly terminal: string
+}
+/** The far ends of the conductors at every terminal, by part and terminal. */
+export type Partners = ReadonlyMap<string, ReadonlyMap<string, readonly Partner[]>>
+
+export function partnersOf(job: Job): Partners {
+  const found = new Map<string, Map<string, Partner[]>>()
+  for (const [wire, { from, to }] of Object.entries(job.wires))
+    for (const [here, there] of [
+      [from, to],
+      [to, from],
+    ] as const) {
+      if (!job.parts[here.part] || !job.parts[there.part]) continue
+      const at = found.get(here.part) ?? new Map<string, Partner[]>()
+      found.set(here.part, at)
+      at.set(here.terminal, [...(at.get(here.terminal) ?? []), { wire, ...there }])
+    }
+  return found
+}
+
+const neighbours = (ends: Partners, part: string) => [...(ends.get(part)?.values() ?? [])].flat().map((end) => end.part)
+
+/** The zone of every part that serves one only; of splices, where all they join belongs to it. */
+function ownersOf(job: Job, ends: Partners): Map<string, string> {
+  const owner = new Map<string, string>()
+  for (const { id, thermostat, valve, relay } of zonesInOrder(job))
+    for (const part of [valve, relay, thermostat]) if (part && !owner.has(part)) owner.set(part, id)
+  const splices = Object.keys(job.parts).filter((part) => isSplice(kindOf(job.parts[part]!)))
+  // A splice joined to another splice of the zone: once more round, until nothing is added.
+  for (let grew = true; grew; ) {
+    grew = false
+    for (const part of splices) {
+      if (owner.has(part)) continue
+      const zones = new Set(neighbours(ends, part).map((one) => owner.get(one)))
+      const [zone] = zones
+      if (zones.size !== 1 || zone === undefined) continue
+      owner.set(part, zone)
+      grew = true
+    }
+  }
+  return owner
+}
+
+/** Splices that hang together through each other, as groups. */
+export function trunksOf(ends: Partners, members: ReadonlySet<string>): string[][] {
+  const left = new Set(members)
+  const groups: string[][] = []
+  for (const part of members) {
+    if (!left.delete(part)) continue
+    const group = [part]
+    for (const one of group) for (const next of neighbours(ends, one)) if (left.delete(next)) group.push(next)
+    groups.push(group)
+  }
+  return groups
+}
+
+function columnsOf(job: Job, ends: Partners, owner: ReadonlyMap<string, string>): Map<string, number> {
+  const circuits = circuitsAtParts(job)
+  const columns = new Map<string, number>()
+  const shared = new Set<string>()
+  for (const part of Object.keys(job.parts)) {
+    const kind = kindOf(job.parts[part]!)
+    if (isSplice(kind) && !owner.has(part)) shared.add(part)
+    else
+      columns.set(
+        part,
+        columnOf(
+          kind,
+          owner.has(part),
+          LINE.some((circuit) => circuits.get(part)?.has(circuit)),
+        ),
+      )
+  }
+  // What only joins the supply to the plant stands between them; what reaches the zones is a trunk.
+  for (const group of trunksOf(ends, shared)) {
+    const joined = group.flatMap((part) => neighbours(ends, part)).filter((part) => !group.includes(part))
+    const before = joined.length > 0 && joined.every((part) => (columns.get(part) ?? COLUMNS.away) <= COLUMNS.plant)
+    const line = group.some((part) => LINE.some((circuit) => circuits.get(part)?.has(circuit)))
+    for (const part of group) columns.set(part, before && line ? COLUMNS.lineSplices : COLUMNS.trunks)
+  }
+  return columns
+}
+
 export const isSplice = (kind: PartKind | undefined) => kind?.terminals.w1?.role === 'way'
 
 /** How much room a kind of part takes. */
 export const sizeOf = (kind: string) => {
   const known = kindOf({ kind })
-  return extentOf(known, known ? placed(known, (terminal) => terminal) : [])
+  return extentOf(known, known ? placed(known, (marking) => ({ marking, side: undefined })) : [])
 }
 
-function extentOf(kind: PartKind | undefined, terminals: readonly WallTerminal[]) {
-  const rows = Math.max(...(['left', 'right', 'both'] as const).map((side) => countOn(terminals, side)), 0)
-  const splice = isSplice(kind)
-  return { width: splice ? SPLICE : WIDE, height: splice ? 36 + ROW * rows : HEAD + ROW * rows + FOOT }
+export function extentOf(kind: PartKind | undefined, terminals: readonly WallTerminal[]) {
+  const rows = Math.max(...(['left', 'right', 'both'] as const).map((side) => countOn(terminals, side)), 1)
+  return { width: isSplice(kind) ? SPLICE : WIDE, height: HEAD + ROW * (rows - 1) + FOOT }
 }
 
 const countOn = (terminals: readonly WallTerminal[], side: Side) => terminals.filter((one) => one.side === side).length
 
-function placed(kind: PartKind, marking: (terminal: string) => string): WallTerminal[] {
-  const next: Record<Side, number> = { left: 0, right: 0, both: 0 }
-  const top = isSplice(kind) ? 36 : HEAD
+/** Terminals in the order of their kind, one below the other on the side each faces. */
+function placed(
+  kind: PartKind,
+  of: (terminal: string) => { marking: string; side: 'left' | 'right' | undefined },
+): WallTerminal[] {
   const names = Object.keys(kind.terminals)
-  return names.map((terminal, i) => {
-    const side = sideOf(kind, terminal, i, names.length)
-    return { terminal, marking: marking(terminal), side, y: top + ROW * next[side]++ }
-  })
+  return inRows(
+    names.map((terminal, i) => {
+      const { marking, side } = of(terminal)
+      return {
+        terminal,
+        marking,
+        side: kind.class === 'joint' ? 'both' : (side ?? sideOf(kind, terminal, i, names.length)),
+      }
+    }),
+  )
 }
 
-/** Line voltage lands on the left of a part, control circuits on its right; parts at the end of a run face it. */
-function sideOf(kind: PartKind, terminal: string, i: number, count: number): Side {
+/** Gives terminals their height, from the top of each side. */
+export function inRows(terminals: readonly Omit<WallTerminal, 'y'>[]): WallTerminal[] {
+  const next: Record<Side, number> = { left: 0, right: 0, both: 0 }
+  return terminals.map((one) => ({ ...one, y: HEAD + ROW * next[one.side]++ }))
+}
+
+/** A terminal faces what it is joined to. */
+function sideTowards(here: number, there: readonly number[]): 'left' | 'right' | undefined {
+  if (there.length === 0) return undefined
+  const mean = there.reduce((sum, at) => sum + at, 0) / there.length
+  if (mean === here) return here <= COLUMNS.plant ? 'right' : 'left'
+  return mean < here ? 'left' : 'right'
+}
+
+/** Where nothing is landed yet: line voltage on the left, control circuits on the right; the end of a run faces it. */
+function sideOf(kind: PartKind, terminal: string, i: number, count: number): 'left' | 'right' {
   switch (kind.class) {
-    case 'joint':
-      return 'both'
     case 'valve':
     case 'thermostat':
     case 'pump':
@@ -130,8 +270,11 @@ function sideOf(kind: PartKind, terminal: string, i: number, count: number): Sid
   }
 }
 
-/** @param onLine is line voltage, or earth, landed on a part whose own terminals do not say? */
-function columnOf(kind: PartKind | undefined, onLine: boolean): number {
+/**
+ * The column of anything but a shared splice.
+ * @param onLine is line voltage, or earth, landed on a part whose own terminals do not say?
+ */
+function columnOf(kind: PartKind | undefined, owned: boolean, onLine: boolean): number {
   switch (kind?.class) {
     case 'supply':
     case 'switch':
@@ -140,12 +283,10 @@ function columnOf(kind: PartKind | undefined, onLine: boolean): number {
     case 'safety':
       return onLine ? COLUMNS.supply : COLUMNS.plant
     case 'joint':
-      if (!isSplice(kind) && kind.terminals.t1) return COLUMNS.panel
-      if (onLine) return COLUMNS.lineSplices
-      // What joins many zones stands apart from what joins two leads of one.
-      return isSplice(kind) && !kind.terminals.w3 ? COLUMNS.zoneSplices : COLUMNS.lowSplices
-    case 'panel':
+      return isSplice(kind) ? COLUMNS.zoneSplices : COLUMNS.trunks
     case 'relay':
+      return owned ? COLUMNS.relays : COLUMNS.panel
+    case 'panel':
     case 'controller':
     case 'clock':
       return COLUMNS.panel

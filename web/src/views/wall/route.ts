@@ -24,7 +24,7 @@ export interface Ask {
 const BEND = 4
 const CROSS = 5
 /** Along a lane another conductor lies in: only where there is no way round. */
-const SHARE = 30
+const SHARE = 60
 const BESIDE_A_PART = 1
 
 const ACROSS = 0 as const
@@ -143,7 +143,18 @@ export class Router {
       closed[state] = round
       const cell = state >> 1
       const heading = state & 1
-      if (heading === ACROSS && goals.has(cell)) return this.#trace(state, starts, goals)
+      if (goals.has(cell)) {
+        if (heading === ACROSS) return this.#trace(state, starts, goals)
+        // Come from above or below: it turns into the part in the last cell before it.
+        const turned = cell * 2 + ACROSS
+        const cost = price[state]! + BEND + (this.#used[ACROSS][cell] ? SHARE : 0)
+        if (closed[turned] !== round && (stamp[turned] !== round || cost < price[turned]!)) {
+          price[turned] = cost
+          came[turned] = state
+          stamp[turned] = round
+          queue.push(turned, cost)
+        }
+      }
       const row = Math.floor(cell / columns)
       const column = cell - row * columns
       for (let way = 0; way < 4; way++) {
@@ -156,7 +167,7 @@ export class Router {
         const onward = next * 2 + onwards
         if (closed[onward] === round) continue
         const lane = this.#used[onwards]
-        let cost = price[state]! + 1 + (this.#beside[next] ? BESIDE_A_PART : 0)
+        let cost = price[state]! + 1 + (onwards === DOWN && this.#beside[next] ? BESIDE_A_PART : 0)
         // Turning on a cell takes both its lanes.
         if (onwards !== heading) cost += BEND + (lane[cell] ? SHARE : 0)
         if (lane[next]) cost += SHARE
@@ -173,7 +184,7 @@ export class Router {
 
   #trace(end: number, starts: ReadonlyMap<number, Exit>, goals: ReadonlyMap<number, Exit>): Point[] {
     const cells: number[] = []
-    for (let at = end; at !== -1; at = this.#from[at]!) cells.unshift(at >> 1)
+    for (let at = end; at !== -1; at = this.#from[at]!) if (cells[0] !== at >> 1) cells.unshift(at >> 1)
     const [first, last] = [cells[0]!, cells.at(-1)!]
     for (let i = 1; i < cells.length; i++) this.#mark(cells[i - 1]!, cells[i]!)
     if (cells.length === 1) this.#mark(first, first)

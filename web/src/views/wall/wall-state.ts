@@ -2,7 +2,7 @@ import type { Job, Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import type { Arrangement } from './arrange.ts'
-import type { Spots } from './hang.ts'
+import type { Folds, Held } from './shapes.ts'
 import type { WallApi } from './wall.worker.ts'
 
 /** What everything on the wall looks at. */
@@ -15,6 +15,8 @@ export interface WallContextValue {
   readonly followed: ReadonlySet<string> | undefined
   /** A terminal was touched: a lead or a conductor lands there, or one is taken in hand. */
   touch(point: string, byKeyboard: boolean): void
+  /** Opens what is folded, or folds it. */
+  fold(what: string, folded: boolean): void
 }
 
 export const WallContext = createContext<WallContextValue | undefined>(undefined)
@@ -26,7 +28,7 @@ export function useWall(): WallContextValue {
 }
 
 /** What of a job the arrangement depends on. */
-const shape = ({ parts, wires, cables, places, zones, survey }: Job, folded: readonly string[]) =>
+const shape = ({ parts, wires, cables, places, zones, survey }: Job, foldsKey: string) =>
   JSON.stringify([
     Object.entries(parts).map(([id, { kind, place, at, markings }]) => [id, kind, place, at, markings]),
     Object.entries(wires).map(([id, { from, to, cable, core }]) => [id, from, to, cable, core]),
@@ -34,30 +36,37 @@ const shape = ({ parts, wires, cables, places, zones, survey }: Job, folded: rea
     Object.entries(places).map(([id, { order, name }]) => [id, order, name.length]),
     Object.entries(zones).map(([id, { number, thermostat, valve, relay }]) => [id, number, thermostat, valve, relay]),
     survey.boiler.place,
-    folded,
+    foldsKey,
   ])
 
-export type Arranged = Arrangement & { readonly milliseconds: number }
+export type Arranged = Arrangement & {
+  readonly milliseconds: number
+  /** What was folded when it was made. */
+  readonly folds: string
+}
 
 /** The arrangement of the wall, made in a worker whenever something is hung, landed or folded. */
-export function useArrangement(job: Job, folded: readonly string[]) {
+export function useArrangement(job: Job, folds: Folds) {
   const [arrangement, setArrangement] = useState<Arranged & { readonly tidied: number }>()
   const wall = useRef<Remote<WallApi>>(undefined)
-  const held = useRef<Spots>({})
+  const held = useRef<{ readonly folds: string; readonly parts: Held }>({ folds: '', parts: {} })
   const [tidied, setTidied] = useState(0)
   useEffect(() => {
     const worker = new Worker(new URL('./wall.worker.ts', import.meta.url), { type: 'module' })
     wall.current = wrap<WallApi>(worker)
     return () => worker.terminate()
   }, [])
-  const key = useMemo(() => shape(job, folded), [job, folded])
+  const foldsKey = `${folds.supply} ${[...folds.zones].join(' ')}`
+  const key = useMemo(() => shape(job, foldsKey), [job, foldsKey])
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what of the job and the folds matters
   useEffect(() => {
     let wanted = true
-    void wall.current?.arrange(job, folded, held.current).then((made) => {
+    // Another fold is another wall: its rows close up.
+    const before = held.current.folds === foldsKey ? held.current.parts : {}
+    void wall.current?.arrange(job, folds, before).then((made) => {
       if (!wanted) return
-      held.current = Object.fromEntries(made.parts.map(({ part, x, y }) => [part, { x, y }]))
-      setArrangement({ ...made, tidied })
+      held.current = { folds: foldsKey, parts: Object.fromEntries(made.parts.map((one) => [one.part, one])) }
+      setArrangement({ ...made, tidied, folds: foldsKey })
     })
     return () => {
       wanted = false
@@ -69,7 +78,7 @@ export function useArrangement(job: Job, folded: readonly string[]) {
     tidied: arrangement?.tidied ?? 0,
     /** Forgets where parts hung, so that all that were not hung by hand are arranged afresh. */
     tidy: () => {
-      held.current = {}
+      held.current = { folds: '', parts: {} }
       setTidied((n) => n + 1)
     },
   }

@@ -31,6 +31,8 @@ const device = async (who: string, phone = false) => {
 
 /** Every point of the gate reads nothing, with a tester proven before and after. */
 async function isolate(window: Window) {
+  // Where it is to be proven dead arrives a moment later and moves what stands below it.
+  await window.page.waitForSelector('input[placeholder="what the tester shows, V"]')
   await window.click('button', 'Off, my lock is on')
   await window.sees('Not proven dead yet')
   const check = (name: string) => window.click('checkbox', name)

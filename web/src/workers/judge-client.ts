@@ -41,6 +41,8 @@ export class JudgeClient extends Observable<JudgeState> {
   #helper: Remote<JudgeApi> | undefined
   #finder: Remote<JudgeApi> | undefined
 
+  #points = new WeakMap<Job, Promise<ExpectedReading[]>>()
+
   constructor() {
     super({ proof: { at: 'idle' }, dead: { at: 'idle' }, load: { at: 'idle' } })
   }
@@ -99,7 +101,12 @@ export class JudgeClient extends Observable<JudgeState> {
 
   readonly room = (job: Job): Promise<RoomFor[]> => this.#help().room(job)
 
-  readonly deadPoints = (job: Job): Promise<ExpectedReading[]> => this.#help().deadPoints(job)
+  /** Where a plan is to be proven dead, worked out once however many ask. */
+  readonly deadPoints = (job: Job): Promise<ExpectedReading[]> => {
+    const asked = this.#points.get(job) ?? this.#help().deadPoints(job)
+    this.#points.set(job, asked)
+    return asked
+  }
 
   readonly script = (job: Job): Promise<Script> => this.#help().script(job)
 
@@ -111,6 +118,9 @@ export class JudgeClient extends Observable<JudgeState> {
 
   readonly close = () => {
     for (const what of [...this.#workers.keys()]) this.#end(what)
+    // Whoever asks again gets workers that answer.
+    this.#helper = this.#finder = undefined
+    this.#points = new WeakMap()
   }
 
   #help(): Remote<JudgeApi> {

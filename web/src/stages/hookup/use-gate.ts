@@ -7,9 +7,6 @@ export interface KnownGate extends Gate {
   readonly points: readonly ExpectedReading[]
 }
 
-/** Worked out once for a plan, whoever asks. */
-const worked = new WeakMap<Job, Promise<ExpectedReading[]>>()
-
 /** The isolation gate. Until it is known where the plant is to be tested, it is shut. */
 export function useGate(): KnownGate {
   const { document, plan, entries, fresh } = useSession()
@@ -17,12 +14,7 @@ export function useGate(): KnownGate {
   const [points, setPoints] = useState<{ of: Job; are: readonly ExpectedReading[] }>()
   useEffect(() => {
     let wanted = true
-    const asked = worked.get(plan) ?? judge.deadPoints(plan)
-    worked.set(plan, asked)
-    asked.then(
-      (are) => wanted && setPoints({ of: plan, are }),
-      () => worked.delete(plan),
-    )
+    void judge.deadPoints(plan).then((are) => wanted && setPoints({ of: plan, are }))
     return () => {
       wanted = false
     }

@@ -14,6 +14,8 @@ export class Program {
   #controller: ChildProcess | undefined
   #controllerPort = 0
   url = ''
+  /** What lets the first person in, where people sign in. */
+  invitation = ''
 
   /** Starts the simulated building controller beside it; before `start`, so that the server knows its port. */
   async startController(): Promise<void> {
@@ -33,7 +35,8 @@ export class Program {
     this.#controller?.kill('SIGKILL')
   }
 
-  async start(): Promise<void> {
+  /** @param env how it is told to serve, beside the usual */
+  async start(env: Record<string, string> = {}): Promise<void> {
     const port = this.url === '' ? '0' : new URL(this.url).port
     const child = spawn(process.execPath, ['server/dist/main.js', '--demo'], {
       cwd: root,
@@ -43,6 +46,7 @@ export class Program {
         DB_FILE: join(this.#folder, 'lantern.sqlite'),
         CONTROLLER_PORT: String(this.#controllerPort || 1),
         LANTERN_NAMES: 'lantern.test',
+        ...env,
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     })
@@ -53,7 +57,10 @@ export class Program {
         const line = String(data)
           .split('\n')
           .find((text) => text.includes('"msg":"ready"'))
-        if (line) ready(JSON.parse(line).url)
+        if (!line) return
+        const said = JSON.parse(line)
+        this.invitation = said.invitation ?? ''
+        ready(said.url)
       })
     })
   }

@@ -189,7 +189,11 @@ describe('a database of version 1', () => {
     const file = join(program.folder, 'v1.sqlite')
     copyFileSync(resolve(import.meta.dirname, 'store/samples/v1.sqlite'), file)
     const old = await openDatabase(file, resolve(import.meta.dirname, '../migrations'))
-    const other = application(old, program.folder, pino({ level: 'silent' }), 1).listen(0, '127.0.0.1')
+    const other = application(old, {
+      webFolder: program.folder,
+      log: pino({ level: 'silent' }),
+      controllerPort: 1,
+    }).listen(0, '127.0.0.1')
     await new Promise((ready) => other.once('listening', ready))
     const there = `http://127.0.0.1:${(other.address() as AddressInfo).port}/api/jobs/kestrel-point`
     const get = async (path: string) => (await (await fetch(`${there}${path}`)).json()) as Answer

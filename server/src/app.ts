@@ -7,35 +7,46 @@ import send from 'koa-send'
 import type { Logger } from 'pino'
 import { knownHosts } from './hosts.ts'
 import { Live, liveRoutes } from './live.ts'
+import { door } from './people/door.ts'
+import { People } from './people/people.ts'
 import { answerRefusals } from './refusal.ts'
 import { controllerRoutes } from './routes/controller.ts'
 import { entryRoutes } from './routes/entries.ts'
 import { jobRoutes } from './routes/jobs.ts'
 import { kindRoutes } from './routes/kinds.ts'
 import { paperRoutes } from './routes/paper.ts'
+import { peopleRoutes } from './routes/people.ts'
 import { standInRoutes } from './routes/stand-in.ts'
 import type { Database } from './store/database.ts'
 import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
 import { OwnKinds } from './store/own-kinds.ts'
 
-/**
- * The server as one Koa application: documents under /api, the page everywhere else.
- * @param controllerPort where the simulated building controller listens, if it runs
- * @param names under which it answers beside localhost and its addresses
- */
+/** What a server needs to be told. */
+export interface Serving {
+  readonly webFolder: string
+  readonly log: Logger
+  /** Where the simulated building controller listens, if it runs. */
+  readonly controllerPort?: number
+  /** Names under which it answers beside localhost and its addresses. */
+  readonly names?: readonly string[]
+  /** Does anybody have to sign in? Not on this machine alone. */
+  readonly signIn?: boolean
+  /** The addresses of this machine in its network. */
+  readonly reachedAt?: () => readonly string[]
+}
+
+/** The server as one Koa application: documents under /api, the page everywhere else. */
 export function application(
   store: Database,
-  webFolder: string,
-  log: Logger,
-  controllerPort = 4690,
-  names: readonly string[] = [],
+  { webFolder, log, controllerPort = 4690, names = [], signIn = false, reachedAt = () => [] }: Serving,
 ): Koa {
   const now = () => new Date().toISOString()
   const live = new Live()
   const jobs = new Jobs(store, now, live)
   const entries = new Entries(store, now, live)
   const kinds = new OwnKinds(store, now)
+  const people = new People(store, () => new Date())
   const app = new Koa()
   app.on('error', (error: Error & { code?: string }) => {
     if (error.code !== 'EPIPE' && error.code !== 'ECONNRESET') log.error({ err: error }, 'response failed')
@@ -70,6 +81,7 @@ export function application(
     await store.db.run(sql`select 1`)
     ctx.body = { ok: true }
   })
+  app.use(door(people, signIn))
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb' }))
   const routers = [
     jobRoutes(jobs, entries),
@@ -79,6 +91,7 @@ export function application(
     paperRoutes(jobs, entries, now),
     kindRoutes(kinds),
     controllerRoutes(controllerPort),
+    peopleRoutes(people, signIn, reachedAt),
   ]
   for (const router of routers) app.use(router.routes())
   app.use(async (ctx) => {

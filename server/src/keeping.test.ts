@@ -7,7 +7,7 @@ import { demoJobs } from '@civil-lantern/core/demo'
 import { createClient } from '@libsql/client'
 import { afterAll, describe, expect, it } from 'vitest'
 import { Live } from './live.ts'
-import { backUp, countedIn, restore } from './store/backup.ts'
+import { backUp, copyOfDay, countedIn, restore } from './store/backup.ts'
 import { openDatabase } from './store/database.ts'
 import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
@@ -117,6 +117,38 @@ describe('entries with a date', () => {
   })
 })
 
+describe('who is here', () => {
+  it('every device that has a job open is told of the others, once each, and where they are', async () => {
+    const live = new Live()
+    const heard: string[] = []
+    const told = () =>
+      heard.push(
+        live
+          .present('one')
+          .map(({ who, at }) => `${who} ${at}`)
+          .join(', '),
+      )
+    const ash = { device: 'laptop', who: 'Ash', at: 'Wall' }
+    const leave = live.enter('one', ash, told)
+    const second = live.enter('one', ash, () => undefined)
+    const wren = live.enter('one', { device: 'phone', who: 'Wren', at: 'Find' }, () => undefined)
+    live.enter('other', { device: 'else', who: 'Rowan', at: 'Log' }, () => undefined)
+    expect(heard.at(-1)).toBe('Ash Wall, Wren Find')
+    live.move('one', { device: 'phone', who: 'Wren', at: 'Prove' })
+    expect(heard.at(-1)).toBe('Ash Wall, Wren Prove')
+    // Nowhere to be: nothing is made up for a device that has no page open.
+    live.move('one', { device: 'tablet', who: 'Hazel', at: 'Log' })
+    expect(heard.at(-1)).toBe('Ash Wall, Wren Prove')
+    second()
+    expect(heard.at(-1)).toBe('Ash Wall, Wren Prove')
+    wren()
+    wren()
+    expect(heard.at(-1)).toBe('Ash Wall')
+    leave()
+    expect([live.present('one'), live.present('other').length]).toEqual([[], 1])
+  })
+})
+
 describe('the database as a file', () => {
   const filled = async (name: string) => {
     const file = join(folder, name)
@@ -163,6 +195,36 @@ describe('the database as a file', () => {
     expect((await countedIn(file)).entries).toBe(2)
     await expect(backUp(join(folder, 'nowhere'), join(folder, 'x'))).rejects.toThrow('There is no database')
     expect(existsSync(join(folder, 'x'))).toBe(false)
+  })
+
+  it('is copied once a day, and the newest days are kept', async () => {
+    const { file, store } = await filled('daily1.sqlite')
+    const days = () => readdirSync(`${file}.days`).sort()
+    expect(await copyOfDay(file, '2026-03-01', 2)).toContain('2026-03-01')
+    expect(await copyOfDay(file, '2026-03-01', 2)).toBeUndefined()
+    writeFileSync(join(`${file}.days`, 'mine.sqlite'), 'put here by hand')
+    for (const day of ['2026-03-02', '2026-03-03']) await copyOfDay(file, day, 2)
+    expect(days()).toEqual(['2026-03-02.sqlite', '2026-03-03.sqlite', 'mine.sqlite'])
+    expect(await countedIn(join(`${file}.days`, '2026-03-03.sqlite'))).toMatchObject({ jobs: 1, entries: 2 })
+    await store.close()
+  })
+
+  it('is copied as it was before its tables change; one that is up to date is not', async () => {
+    const { file, store } = await filled('older1.sqlite')
+    await store.close()
+    const beside = () => readdirSync(folder).filter((name) => name.startsWith('older1.sqlite.of-'))
+    await (await openDatabase(file, migrations)).close()
+    expect(beside()).toEqual([])
+    const client = createClient({ url: `file:${file}` })
+    await client.execute(
+      'DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)',
+    )
+    for (const table of ['people', 'visits', 'invitations']) await client.execute(`DROP TABLE ${table}`)
+    await client.execute('ALTER TABLE edits DROP COLUMN "by"')
+    client.close()
+    await (await openDatabase(file, migrations)).close()
+    expect(beside()).toHaveLength(1)
+    expect((await countedIn(join(folder, beside()[0]!))).entries).toBe(2)
   })
 
   it('of a newer version is not opened, and said so', async () => {

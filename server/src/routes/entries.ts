@@ -2,6 +2,7 @@ import type { Entry } from '@civil-lantern/core'
 import { door, openEntry, readEntry } from '@civil-lantern/core/validate'
 import Router from '@koa/router'
 import { Type } from 'typebox'
+import { signedIn } from '../people/door.ts'
 import { Refusal, unknownJob } from '../refusal.ts'
 import type { Entries } from '../store/entries.ts'
 import type { Jobs } from '../store/jobs.ts'
@@ -42,7 +43,8 @@ export function entryRoutes(jobs: Jobs, entries: Entries) {
         ...read.failures.map((failure) => ({ ...failure, where: `/entries/${i}${failure.where}` })),
       )
     })
-    const added = await entries.append(id, wanted)
+    const by = signedIn(ctx)?.name
+    const added = await entries.append(id, by === undefined ? wanted : wanted.map((entry) => ({ ...entry, by })))
     if (added.outcome === 'unknown') throw unknownJob(id)
     if (added.outcome === 'elsewhere')
       throw new Refusal(409, {

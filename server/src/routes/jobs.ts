@@ -2,6 +2,7 @@ import { EditSchema } from '@civil-lantern/core'
 import { door, openDocument, openJobFile, writeJobFile } from '@civil-lantern/core/validate'
 import Router from '@koa/router'
 import { Type } from 'typebox'
+import { signedIn } from '../people/door.ts'
 import { Refusal, unknownJob } from '../refusal.ts'
 import type { Entries } from '../store/entries.ts'
 import type { Jobs } from '../store/jobs.ts'
@@ -90,7 +91,7 @@ export function jobRoutes(jobs: Jobs, entries: Entries) {
   router.post('/:id/edits', async (ctx) => {
     const id = ctx.params.id!
     const { revision, version = 1, edits } = body(someEdits, ctx)
-    const saved = await jobs.edit(id, revision, edits, version)
+    const saved = await jobs.edit(id, revision, edits, { version, by: signedIn(ctx)?.name })
     switch (saved.outcome) {
       case 'saved':
         ctx.body = { revision: saved.revision }

@@ -1,4 +1,5 @@
-import { copyFileSync, existsSync, renameSync, rmSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 
 export interface Counted {
@@ -42,6 +43,24 @@ export async function backUp(from: string, to: string): Promise<Counted> {
   const counted = await countedIn(made)
   renameSync(made, to)
   return counted
+}
+
+/**
+ * The copy of a day, in a folder of its own, unless it is there already; only the newest so many are kept.
+ * @returns the file that was made, if one was
+ * @example await copyOfDay('data/lantern.sqlite', '2026-03-01', 7) // 'data/lantern.sqlite.days/2026-03-01.sqlite'
+ */
+export async function copyOfDay(from: string, day: string, keep: number): Promise<string | undefined> {
+  const folder = `${from}.days`
+  mkdirSync(folder, { recursive: true })
+  const file = join(folder, `${day}.sqlite`)
+  if (existsSync(file)) return undefined
+  await backUp(from, file)
+  const days = readdirSync(folder)
+    .filter((name) => /^\d{4}-\d\d-\d\d\.sqlite$/.test(name))
+    .sort()
+  for (const old of days.slice(0, -keep)) rmSync(join(folder, old))
+  return file
 }
 
 /** Puts a backup in place of a database; what was there is kept beside it under the name that is answered. */

@@ -1,8 +1,9 @@
-import { mkdirSync, readFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { type Client, createClient } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
+import { backUp } from './backup.ts'
 import * as tables from './tables.ts'
 
 export type Database = Awaited<ReturnType<typeof openDatabase>>
@@ -18,7 +19,16 @@ export async function openDatabase(file: string, migrationsFolder: string) {
   mkdirSync(dirname(file), { recursive: true })
   const client = createClient({ url: `file:${file}`, timeout: 5000 })
   await client.execute('PRAGMA journal_mode = WAL')
-  await refuseNewer(client, file, migrationsFolder)
+  const { known, latest } = await versions(client, migrationsFolder)
+  if (known > latest) {
+    client.close()
+    throw new Error(
+      `${file} was written by a newer version of this program. Start that one, or name another file in DB_FILE.`,
+    )
+  }
+  // What a new version makes of it can be gone back on: the file as it was stays beside it.
+  if (known > 0 && known < latest)
+    await backUp(file, freeName(`${file}.of-${new Date(known).toISOString().slice(0, 10)}`))
   const db = drizzle(client, { schema: tables })
   await migrate(db, { migrationsFolder })
   let last: Promise<unknown> = Promise.resolve()
@@ -36,17 +46,22 @@ export async function openDatabase(file: string, migrationsFolder: string) {
   return { db, write, close }
 }
 
-/** A database that a newer version has written is not opened: this one would not know what it holds. */
-async function refuseNewer(client: Client, file: string, folder: string) {
-  const known = JSON.parse(readFileSync(join(folder, 'meta/_journal.json'), 'utf8')) as { entries: { when: number }[] }
-  const latest = Math.max(...known.entries.map(({ when }) => when))
-  const found = await client
+/** When the newest change of tables was made that a file has, and that this program knows; nothing of a new file is 0. */
+async function versions(client: Client, folder: string): Promise<{ known: number; latest: number }> {
+  const journal = JSON.parse(readFileSync(join(folder, 'meta/_journal.json'), 'utf8')) as {
+    entries: { when: number }[]
+  }
+  const latest = Math.max(...journal.entries.map(({ when }) => when))
+  const known = await client
     .execute('SELECT max(created_at) FROM __drizzle_migrations')
     .then(({ rows }) => Number(rows[0]?.[0] ?? 0))
     .catch(() => 0)
-  if (found <= latest) return
-  client.close()
-  throw new Error(
-    `${file} was written by a newer version of this program. Start that one, or name another file in DB_FILE.`,
-  )
+  return { known, latest }
+}
+
+function freeName(wanted: string): string {
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? wanted : `${wanted}-${n}`
+    if (!existsSync(name)) return name
+  }
 }

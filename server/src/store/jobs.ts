@@ -28,6 +28,12 @@ export type Saved =
   | { readonly outcome: 'refused'; readonly failures: Failure[] }
   | { readonly outcome: 'unknown' }
 
+/** How edits came: the version of the document they were made on, and who made them where people sign in. */
+export interface Editing {
+  readonly version?: number
+  readonly by?: string | undefined
+}
+
 type Wanted = readonly Pick<Edit, 'id' | 'name' | 'patches'>[]
 
 const facts = (document: Document) => ({
@@ -118,16 +124,15 @@ export class Jobs {
    * Applies edits to a job of the named revision, all or none. Edits already applied are passed over, so that a save
    * whose answer was lost can be sent again. Edits of an older version name things as that version did, and are put on
    * whatever is there now: a window that was open all the while loses nothing.
-   * @param version the version of the document the edits were made on
    */
-  async edit(id: string, revision: number, wanted: Wanted, version = 2): Promise<Saved> {
+  async edit(id: string, revision: number, wanted: Wanted, { version = 2, by }: Editing = {}): Promise<Saved> {
     if (!(await this.get(id))) return { outcome: 'unknown' }
-    const saved = await this.#edited(id, revision, wanted, version)
+    const saved = await this.#edited(id, revision, wanted, version, by)
     if (saved.outcome === 'saved') this.#live.changed(id)
     return saved
   }
 
-  #edited(id: string, revision: number, wanted: Wanted, version: number): Promise<Saved> {
+  #edited(id: string, revision: number, wanted: Wanted, version: number, by: string | undefined): Promise<Saved> {
     return this.#store.write(async (tx): Promise<Saved> => {
       const [current] = await tx.select(columns).from(jobs).where(eq(jobs.id, id))
       if (!current) return { outcome: 'unknown' }
@@ -175,11 +180,17 @@ export class Jobs {
         .update(jobs)
         .set({ revision: next, ...facts(document), tried, summary: null, updatedAt: at })
         .where(eq(jobs.id, id))
-      await tx
-        .insert(edits)
-        .values(
-          made.map(({ edit, patches }) => ({ id: edit.id, jobId: id, revision: next, name: edit.name, patches, at })),
-        )
+      await tx.insert(edits).values(
+        made.map(({ edit, patches }) => ({
+          id: edit.id,
+          jobId: id,
+          revision: next,
+          name: edit.name,
+          patches,
+          by: by ?? null,
+          at,
+        })),
+      )
       await this.#record(
         tx,
         id,

@@ -43,6 +43,8 @@ export const edits = sqliteTable(
     revision: integer().notNull(),
     name: text().notNull(),
     patches: text({ mode: 'json' }).notNull(),
+    /** Who made it, where people sign in. */
+    by: text(),
     at: text().notNull(),
   },
   (table) => [index('edits_of_job').on(table.jobId, table.revision)],
@@ -69,4 +71,33 @@ export const ownKinds = sqliteTable('own_kinds', {
   name: text().notNull(),
   kind: text({ mode: 'json' }).$type<OwnKind>().notNull(),
   updatedAt: text('updated_at').notNull(),
+})
+
+/** What somebody may do: look at jobs, work on them, or also say who else may. */
+export const ROLES = ['look', 'work', 'keep'] as const
+
+/** Who may come in over the network. */
+export const people = sqliteTable('people', {
+  id: text().primaryKey(),
+  name: text().notNull().unique(),
+  role: text({ enum: ROLES }).notNull(),
+  /** Salt and hash of the passphrase; never the passphrase. */
+  secret: text().notNull(),
+  createdAt: text('created_at').notNull(),
+})
+
+/** Browsers that are signed in, by the hash of what their cookie holds. */
+export const visits = sqliteTable('visits', {
+  hash: text().primaryKey(),
+  personId: text('person_id')
+    .notNull()
+    .references(() => people.id, { onDelete: 'cascade' }),
+  expiresAt: text('expires_at').notNull(),
+})
+
+/** Keys that let one person in, once, by their hash. */
+export const invitations = sqliteTable('invitations', {
+  hash: text().primaryKey(),
+  role: text({ enum: ROLES }).notNull(),
+  expiresAt: text('expires_at').notNull(),
 })

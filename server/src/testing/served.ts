@@ -8,15 +8,20 @@ import { afterAll, beforeAll } from 'vitest'
 import { application } from '../app.ts'
 import { openDatabase } from '../store/database.ts'
 
-/** The server on a database of its own for the tests of one file. */
-export function served() {
+/** The server on a database of its own for the tests of one file. @param signIn does anybody have to sign in? */
+export function served({ signIn = false } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'lantern-server-'))
   let store: Awaited<ReturnType<typeof openDatabase>>
   let server: Server
   let url = ''
   beforeAll(async () => {
     store = await openDatabase(join(folder, 'test.sqlite'), resolve(import.meta.dirname, '../../migrations'))
-    server = application(store, folder, pino({ level: 'silent' }), 1).listen(0, '127.0.0.1')
+    server = application(store, {
+      webFolder: folder,
+      log: pino({ level: 'silent' }),
+      controllerPort: 1,
+      signIn,
+    }).listen(0, '127.0.0.1')
     await new Promise((ready) => server.once('listening', ready))
     url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   })

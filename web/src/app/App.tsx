@@ -11,6 +11,7 @@ import { LoadStage } from '../stages/load/LoadStage.tsx'
 import { DoorCard } from '../stages/log/DoorCard.tsx'
 import { LogStage } from '../stages/log/LogStage.tsx'
 import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
+import { PeopleScreen } from '../stages/people/PeopleScreen.tsx'
 import { ProveStage } from '../stages/prove/ProveStage.tsx'
 import { ChecksStage } from '../stages/scheme/ChecksStage.tsx'
 import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
@@ -18,7 +19,9 @@ import { JobSums, SumsScreen } from '../stages/sums/SumsScreen.tsx'
 import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
 import { Ways } from '../stages/survey/Ways.tsx'
 import { useTheme } from '../ui/theme.ts'
+import { Gate } from './Gate.tsx'
 import { JobFrame } from './JobFrame.tsx'
+import { Joining } from './SignIn.tsx'
 import { Stopped } from './Stopped.tsx'
 import { useInstalled } from './use-installed.ts'
 
@@ -31,7 +34,7 @@ const screen = (path: string, name: string, element: ReactNode): RouteObject => 
   errorElement: <Stopped name={name} />,
 })
 
-const router = createBrowserRouter([
+const inside: RouteObject[] = [
   screen('/', 'The board', <JobsBoard />),
   {
     path: '/jobs/:id',
@@ -57,8 +60,14 @@ const router = createBrowserRouter([
   },
   screen('/sums/:sum?', 'Sums', <SumsScreen />),
   screen('/parts/*', 'Parts', <PartsScreen />),
+  screen('/people', 'People', <PeopleScreen />),
   screen('/help', 'Help', <HelpScreen />),
   { path: '*', element: <Navigate to="/" replace /> },
+]
+
+const router = createBrowserRouter([
+  screen('/join/:key', 'The door', <Joining />),
+  { element: <Gate />, children: inside },
 ])
 
 /** A job opens where its work stands: at the circuit once it is wired, at the survey before. */

@@ -10,6 +10,7 @@ import { useWide } from '../ui/use-wide.ts'
 import { Bench } from './Bench.tsx'
 import { HelpSheet } from './HelpSheet.tsx'
 import { JobSwitcher } from './JobSwitcher.tsx'
+import { OthersHere } from './OthersHere.tsx'
 import { PhoneBench } from './PhoneBench.tsx'
 import { SaveState } from './SaveState.tsx'
 import { SearchBox } from './SearchBox.tsx'
@@ -76,7 +77,12 @@ function Inside() {
         middle={<StringOfStages jobId={session.id} standing={(id) => standing[id]} />}
         find={() => setSearching(true)}
         help={() => setHelpShown(true)}
-        save={<SaveState />}
+        save={
+          <>
+            <OthersHere />
+            <SaveState />
+          </>
+        }
         undo={{
           back: undo ? session.undo : undefined,
           again: redo ? session.redo : undefined,

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { useLocation } from 'react-router'
 import { useSession } from '../data/open-job.tsx'
+import { goneTo } from '../data/presence.ts'
 import { placeIn } from '../stages/scheme/places.ts'
 
 /** Where in the job the window is, by its address. */
@@ -16,12 +17,13 @@ export function usePlace(): { stage: string | undefined; view: string | undefine
  */
 export function useAnnouncedPlace(): void {
   const { stage, view } = usePlace()
-  const { job } = useSession()
+  const { job, session } = useSession()
   const place = placeIn(stage, view)
   const before = useRef(place)
   useEffect(() => {
     document.title = `${place}: ${job.title} · Civil Lantern`
   }, [place, job.title])
+  useEffect(() => goneTo(session.id, place), [session.id, place])
   useEffect(() => {
     if (before.current === place) return
     before.current = place

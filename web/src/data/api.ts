@@ -79,17 +79,52 @@ export interface ControllerSet {
   readonly seconds: number
 }
 
+/** What somebody may do here: look at jobs, work on them, or also say who else may. */
+export type Role = 'look' | 'work' | 'keep'
+
+export interface Person {
+  readonly id: string
+  readonly name: string
+  readonly role: Role
+}
+
+/** Who is signed in, and whether anybody has to. */
+export interface Me {
+  readonly required: boolean
+  readonly person: Person | null
+}
+
+/** A device that has a job open, in whose hands, and at which screen. */
+export interface Here {
+  readonly device: string
+  readonly who: string
+  readonly at: string
+}
+
+/** Called when the server says that nobody is signed in any more. */
+export const signedOut = new EventTarget()
+
 async function ask<T>(path: string, send?: unknown, method = send === undefined ? 'GET' : 'POST'): Promise<T> {
   const answer = await fetch(`/api${path}`, {
     method,
     ...(send === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(send) }),
   })
   const said = await answer.json().catch(() => ({}))
+  if (answer.status === 401 && !path.startsWith('/me')) signedOut.dispatchEvent(new Event('nobody'))
   if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [], said.current)
   return said
 }
 
 export const api = {
+  me: () => ask<Me>('/me'),
+  signIn: (name: string, passphrase: string) => ask<Me>('/me/sign-in', { name, passphrase }),
+  join: (key: string, name: string, passphrase: string) => ask<Me>('/me/join', { key, name, passphrase }),
+  signOut: () => ask<Me>('/me/sign-out', {}),
+  people: () => ask<{ people: Person[] }>('/people').then(({ people }) => people),
+  invite: (role: Role) => ask<{ key: string; reachedAt: readonly string[] }>('/people/invitations', { role }),
+  changeRole: (id: string, role: Role) => ask<unknown>(`/people/${id}`, { role }, 'PUT'),
+  removePerson: (id: string) => ask<unknown>(`/people/${id}`, undefined, 'DELETE'),
+  amAt: (id: string, here: Here) => ask<unknown>(`/jobs/${id}/live`, here, 'PUT'),
   jobs: () => ask<{ jobs: JobRow[] }>('/jobs').then(({ jobs }) => jobs),
   job: (id: string) => ask<StoredJob & { tried: TriedBefore | null }>(`/jobs/${id}?version=${VERSION}`),
   addJob: (id: string, whole: { document: unknown } | { file: unknown }) => ask<StoredJob>('/jobs', { id, ...whole }),

@@ -22,7 +22,10 @@ export const STALE = 30_000
 const BATCH = 200
 
 /** What the server will not take however often it is sent. */
-const isRefusal = (error: unknown): error is RefusedByServer => error instanceof RefusedByServer && error.status < 500
+/** Nobody is signed in, or may not write, or has to wait: that says nothing of what was sent. */
+const LATER = [401, 403, 429]
+const isRefusal = (error: unknown): error is RefusedByServer =>
+  error instanceof RefusedByServer && error.status < 500 && !LATER.includes(error.status)
 
 /** The entries of one job: what the server has, and what is written down here and not acknowledged yet. */
 export class EntryLog extends Observable<LogState> {

@@ -6,6 +6,7 @@ import { Desk } from './desk.ts'
 import type { DeskState } from './desk-state.ts'
 import { EntryLog } from './entry-log.ts'
 import { JobSession } from './job-session.ts'
+import { presentAs, tellWhere, usePresence } from './presence.ts'
 import { useWorkspace } from './workspace.ts'
 
 interface OpenJob {
@@ -82,7 +83,9 @@ function listen(id: string, changed: () => void): () => void {
   const heed = () => {
     const seen = document.visibilityState === 'visible'
     if (seen && !stream) {
-      stream = new EventSource(`/api/jobs/${id}/live`)
+      stream = new EventSource(`/api/jobs/${id}/live?${presentAs()}`)
+      stream.addEventListener('open', () => tellWhere(id))
+      stream.addEventListener('here', ({ data }) => usePresence.getState().heard(JSON.parse(data)))
       stream.addEventListener('changed', changed)
     } else if (!seen) {
       stream?.close()
@@ -94,6 +97,7 @@ function listen(id: string, changed: () => void): () => void {
   return () => {
     document.removeEventListener('visibilitychange', heed)
     stream?.close()
+    usePresence.getState().heard([])
   }
 }
 

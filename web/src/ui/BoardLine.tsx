@@ -5,6 +5,7 @@ const boards = [
   { id: 'jobs', to: '/', says: 'Jobs' },
   { id: 'parts', to: '/parts', says: 'Parts' },
   { id: 'sums', to: '/sums', says: 'Sums' },
+  { id: 'people', to: '/people', says: 'People' },
   { id: 'help', to: '/help', says: 'Help' },
 ] as const
 

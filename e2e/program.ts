@@ -17,6 +17,10 @@ export class Program {
   /** What lets the first person in, where people sign in. */
   invitation = ''
 
+  get database() {
+    return join(this.#folder, 'lantern.sqlite')
+  }
+
   /** Starts the simulated building controller beside it; before `start`, so that the server knows its port. */
   async startController(): Promise<void> {
     const child = spawn(process.execPath, ['server/dist/controller.js'], {

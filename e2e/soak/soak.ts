@@ -114,14 +114,19 @@ export async function soak(seconds: number, seed: number): Promise<Soaked> {
     await Promise.all(devices.map((one) => one.start()))
     let serverKilled = 0
     const until = Date.now() + seconds * 1000
-    while (Date.now() < until) {
+    for (let n = 1; Date.now() < until; n++) {
       await pause(200 + random() * 900)
       const device = devices[Math.floor(random() * devices.length)]!
       const what = random()
-      if (what < 0.3) {
+      if (n % 7 === 0) {
+        await program.kill()
+        serverKilled++
+        await pause(random() * 1500)
+        await program.start()
+      } else if (what < 0.35) {
         device.tell({ online: false })
         setTimeout(() => device.tell({ online: true }), 500 + random() * 3000)
-      } else if (what < 0.4) {
+      } else if (what < 0.5) {
         device.full = true
         device.tell({ full: true })
         setTimeout(
@@ -131,7 +136,7 @@ export async function soak(seconds: number, seed: number): Promise<Soaked> {
           },
           400 + random() * 1500,
         )
-      } else if (what < 0.7 && !device.full) {
+      } else if (what < 0.85 && !device.full) {
         // Killed with work in hand that nobody has heard of yet, more often than not.
         if (random() < 0.7) {
           device.tell({ online: false })
@@ -139,11 +144,6 @@ export async function soak(seconds: number, seed: number): Promise<Soaked> {
         }
         await device.kill()
         await device.start()
-      } else if (what < 0.8) {
-        await program.kill()
-        serverKilled++
-        await pause(random() * 1500)
-        await program.start()
       }
     }
     for (const one of devices) one.tell({ online: true, full: false, rest: true })

@@ -12,6 +12,7 @@ import { served } from './testing/served.ts'
 const program = served()
 
 interface Answer {
+  readonly over?: true
   readonly failures?: Failure[]
   readonly revision?: number
   readonly document?: Document
@@ -87,14 +88,42 @@ describe('an edit', () => {
     expect((await now('edited')).said.document?.planned.wires.w3?.colour).toBe('pink')
   })
 
-  it('on a stale revision gets 409 with the current document', async () => {
+  it('of what somebody else has changed since is put over it, and said', async () => {
     const job = await stored('stale')
     await ask('/api/jobs/stale/edits', send(1, painting(job, 'w3', 'edit-bbbb-1')))
-    const late = await ask('/api/jobs/stale/edits', send(1, painting(job, 'w4', 'edit-bbbb-2')))
-    expect(late.status).toBe(409)
-    expect(late.said.current?.revision).toBe(2)
-    expect(late.said.current?.document.planned.wires.w3?.colour).toBe('pink')
-    expect(late.said.current?.document.planned.wires.w4?.colour).toBe(job.wires.w4!.colour)
+    const blue = {
+      ...painting(job, 'w3', 'edit-bbbb-2'),
+      patches: [{ op: 'replace', path: ['planned', 'wires', 'w3', 'colour'], value: 'blue' }],
+    }
+    expect(await ask('/api/jobs/stale/edits', send(1, blue))).toEqual({
+      status: 200,
+      said: { revision: 3, over: true },
+    })
+    expect((await now('stale')).said.document?.planned.wires.w3?.colour).toBe('blue')
+  })
+
+  it('of what nobody has touched since is put on what the others saved', async () => {
+    const job = await stored('apart')
+    await ask('/api/jobs/apart/edits', send(1, painting(job, 'w3', 'edit-apart-1')))
+    const late = await ask('/api/jobs/apart/edits', send(1, painting(job, 'w4', 'edit-apart-2')))
+    expect(late).toMatchObject({ status: 200, said: { revision: 3 } })
+    const { wires } = (await now('apart')).said.document!.planned
+    expect([wires.w3?.colour, wires.w4?.colour]).toEqual(['pink', 'pink'])
+    // A revision that never was is no place to begin from.
+    expect((await ask('/api/jobs/apart/edits', send(9, painting(job, 'w5', 'edit-apart-3')))).status).toBe(409)
+  })
+
+  it('that fits no more what others saved gets 409 with the current document', async () => {
+    const job = await stored('around')
+    const out = { id: 'edit-around-1', name: 'Out', patches: [{ op: 'remove', path: ['planned', 'wires', 'w3'] }] }
+    expect((await ask('/api/jobs/around/edits', send(1, out))).status).toBe(200)
+    const late = await ask('/api/jobs/around/edits', send(1, painting(job, 'w3', 'edit-around-2')))
+    expect([late.status, late.said.current?.revision]).toEqual([409, 2])
+    expect(late.said.current?.document.planned.wires.w3).toBeUndefined()
+    // Fits by its path, and not what is there now: the maker is given what is there.
+    const part = job.wires.w5!.from.part
+    const gone = { id: 'edit-around-5', name: 'Down', patches: [{ op: 'remove', path: ['planned', 'parts', part] }] }
+    expect((await ask('/api/jobs/around/edits', send(1, gone))).status).toBe(409)
   })
 
   it('that would leave a document that is no job is refused whole', async () => {
@@ -118,16 +147,20 @@ describe('an edit', () => {
     expect(await now('spoilt')).toMatchObject({ said: { revision: 1, document: documentOf(job) } })
   })
 
-  it('from many hands at once is taken from exactly one of them', async () => {
+  it('from many hands at once is taken from all; where it is the same wire, all but the first are told', async () => {
     const job = await stored('crowd')
     const wires = Object.keys(job.wires).slice(0, 20)
-    const answers = await Promise.all(
+    const apart = await Promise.all(
       wires.map((wire, i) => ask('/api/jobs/crowd/edits', send(1, painting(job, wire, `edit-dddd-${i}`)))),
     )
-    expect(answers.filter(({ status }) => status === 200)).toHaveLength(1)
-    expect(answers.filter(({ status }) => status === 409)).toHaveLength(19)
+    expect(apart.map(({ status }) => status)).toEqual(wires.map(() => 200))
     const pink = Object.values((await now('crowd')).said.document!.planned.wires).filter((w) => w.colour === 'pink')
-    expect(pink).toHaveLength(1)
+    expect(pink).toHaveLength(20)
+    const same = await Promise.all(
+      wires.map((_, i) => ask('/api/jobs/crowd/edits', send(21, painting(job, 'w3', `edit-eeee-${i}`)))),
+    )
+    expect(same.map(({ status }) => status)).toEqual(wires.map(() => 200))
+    expect(same.filter(({ said }) => said.over)).toHaveLength(19)
   })
 
   it('to a job that is not here gets 404', async () => {

@@ -1,4 +1,13 @@
-import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  copyFileSync,
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
@@ -210,21 +219,42 @@ describe('the database as a file', () => {
   })
 
   it('is copied as it was before its tables change; one that is up to date is not', async () => {
-    const { file, store } = await filled('older1.sqlite')
-    await store.close()
-    const beside = () => readdirSync(folder).filter((name) => name.startsWith('older1.sqlite.of-'))
-    await (await openDatabase(file, migrations)).close()
-    expect(beside()).toEqual([])
+    // The program as it was two changes of the tables ago.
+    const older = join(folder, 'older-migrations')
+    cpSync(migrations, older, { recursive: true })
+    const journal = join(older, 'meta/_journal.json')
+    const { entries: known, ...rest } = JSON.parse(readFileSync(journal, 'utf8'))
+    writeFileSync(journal, JSON.stringify({ ...rest, entries: known.slice(0, -2) }))
+    const file = join(folder, 'older1.sqlite')
+    await (await openDatabase(file, older)).close()
     const client = createClient({ url: `file:${file}` })
     await client.execute(
-      'DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)',
+      `INSERT INTO jobs (id, revision, title, task, practice, zones, document, created_at, updated_at) VALUES ('one', 1, 'One', '', '24', 0, '{}', '', '')`,
     )
-    for (const table of ['people', 'visits', 'invitations']) await client.execute(`DROP TABLE ${table}`)
-    await client.execute('ALTER TABLE edits DROP COLUMN "by"')
+    for (const id of ['first-entry', 'then-entry'])
+      await client.execute(
+        `INSERT INTO entries (id, job_id, at, body, received_at) VALUES ('${id}', 'one', '', '${JSON.stringify(note(id))}', '')`,
+      )
     client.close()
+    const beside = () => readdirSync(folder).filter((name) => name.startsWith('older1.sqlite.of-'))
+    await (await openDatabase(file, older)).close()
+    expect(beside()).toEqual([])
     await (await openDatabase(file, migrations)).close()
     expect(beside()).toHaveLength(1)
     expect((await countedIn(join(folder, beside()[0]!))).entries).toBe(2)
+    // What was there before it was counted has its place in the order of arrival.
+    const store = await openDatabase(file, migrations)
+    const entries = new Entries(store, now)
+    const arrived = await entries.after('one', -1)
+    expect([arrived.upTo, arrived.count, arrived.entries.map(({ id }) => id)]).toEqual([
+      2,
+      2,
+      ['first-entry', 'then-entry'],
+    ])
+    await entries.append('one', [note('after-it-1'), note('after-it-2')])
+    expect((await entries.after('one', 2)).entries.map(({ id }) => id)).toEqual(['after-it-1', 'after-it-2'])
+    expect(await entries.after('one', 4)).toEqual({ entries: [], upTo: 4, count: 4 })
+    await store.close()
   })
 
   it('of a newer version is not opened, and said so', async () => {

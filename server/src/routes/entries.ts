@@ -9,7 +9,14 @@ import type { Jobs } from '../store/jobs.ts'
 import { body } from './body.ts'
 
 const someEntries = door(
-  Type.Object({ entries: Type.Array(Type.Unknown(), { minItems: 1, maxItems: 200 }) }, { additionalProperties: false }),
+  Type.Object(
+    {
+      entries: Type.Array(Type.Unknown(), { minItems: 1, maxItems: 200 }),
+      /** How far the window has what others entered; the answer holds what came after. */
+      since: Type.Optional(Type.Integer({ minimum: 0 })),
+    },
+    { additionalProperties: false },
+  ),
 )
 
 /** What was written down on a job: appended, never changed. */
@@ -18,13 +25,15 @@ export function entryRoutes(jobs: Jobs, entries: Entries) {
 
   router.get('/', async (ctx) => {
     const id = ctx.params.id!
-    if (!(await jobs.get(id))) throw unknownJob(id)
-    ctx.body = { entries: await entries.of(id) }
+    if (!(await jobs.has(id))) throw unknownJob(id)
+    const since = Number(ctx.query.since ?? -1)
+    ctx.body = await entries.after(id, Number.isSafeInteger(since) ? since : -1)
   })
 
   router.post('/', async (ctx) => {
     const id = ctx.params.id!
-    const wanted = body(someEntries, ctx).entries.map((value, i): Entry => {
+    const { entries: sent, since = -1 } = body(someEntries, ctx)
+    const wanted = sent.map((value, i): Entry => {
       const older = asWrittenBefore(value)
       const read = older ? openEntry(older.id, older.body) : readEntry(value)
       if (read.ok) {
@@ -53,7 +62,7 @@ export function entryRoutes(jobs: Jobs, entries: Entries) {
         says: `Entry ${added.id} belongs to another job.`,
         remedy: 'Send it under an id of its own.',
       })
-    ctx.body = { entries: await entries.of(id) }
+    ctx.body = await entries.after(id, since)
   })
 
   return router

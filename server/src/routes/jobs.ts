@@ -94,7 +94,7 @@ export function jobRoutes(jobs: Jobs, entries: Entries) {
     const saved = await jobs.edit(id, revision, edits, { version, by: signedIn(ctx)?.name })
     switch (saved.outcome) {
       case 'saved':
-        ctx.body = { revision: saved.revision }
+        ctx.body = { revision: saved.revision, ...(saved.over ? { over: true } : {}) }
         return
       case 'stale':
         ctx.status = 409

@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
+import { setImmediate } from 'node:timers/promises'
 import { type Client, createClient } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
@@ -33,7 +34,8 @@ export async function openDatabase(file: string, migrationsFolder: string) {
   await migrate(db, { migrationsFolder })
   let last: Promise<unknown> = Promise.resolve()
   const write = <T>(work: (tx: Tx) => Promise<T>): Promise<T> => {
-    const next = last.then(() => db.transaction(work, { behavior: 'immediate' }))
+    // SQLite answers at once, so a queue of writes would run to its end before anybody else is heard: each waits for a turn.
+    const next = last.then(() => setImmediate()).then(() => db.transaction(work, { behavior: 'immediate' }))
     last = next.catch(() => undefined)
     return next
   }

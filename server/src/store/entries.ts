@@ -1,6 +1,6 @@
 import type { Entry } from '@civil-lantern/core'
 import { openEntry } from '@civil-lantern/core/validate'
-import { and, asc, eq, inArray } from 'drizzle-orm'
+import { and, asc, count, eq, gt, inArray, lte, max } from 'drizzle-orm'
 import { type Live, nobody } from '../live.ts'
 import type { Database, Tx } from './database.ts'
 import { entries, jobs } from './tables.ts'
@@ -9,6 +9,13 @@ export type Appended =
   | { readonly outcome: 'kept' }
   | { readonly outcome: 'unknown' }
   | { readonly outcome: 'elsewhere'; readonly id: string }
+
+/** What a window has not yet of a job's entries. */
+export interface Arrived {
+  readonly entries: Entry[]
+  readonly upTo: number
+  readonly count: number
+}
 
 /** What was seen, measured and done, appended and never changed. */
 export class Entries {
@@ -27,6 +34,18 @@ export class Entries {
   /** Every entry of a job in their one order, those of older versions brought up to this one. One that is damaged is left out. */
   of(jobId: string): Promise<Entry[]> {
     return entriesOf(this.#store.db, jobId)
+  }
+
+  /** What came of a job after a point in the order of arrival, how far that goes, and how many there are in all. */
+  async after(jobId: string, since: number): Promise<Arrived> {
+    const { db } = this.#store
+    const [whole] = await db
+      .select({ upTo: max(entries.seq), count: count() })
+      .from(entries)
+      .where(eq(entries.jobId, jobId))
+    const upTo = whole?.upTo ?? 0
+    const newer = since >= upTo ? [] : await entriesOf(db, jobId, since, upTo)
+    return { entries: newer, upTo, count: whole?.count ?? 0 }
   }
 
   /** Appends entries under ids their maker gave them; those already here are left as they are. */
@@ -48,9 +67,11 @@ export class Entries {
       const foreign = known.find((one) => one.jobId !== jobId)
       if (foreign) return { outcome: 'elsewhere', id: foreign.id }
       const receivedAt = this.#now()
+      const [last] = await tx.select({ seq: max(entries.seq) }).from(entries)
+      const from = (last?.seq ?? 0) + 1
       await tx
         .insert(entries)
-        .values(wanted.map((body) => ({ id: body.id, jobId, at: body.at, body, receivedAt })))
+        .values(wanted.map((body, i) => ({ id: body.id, jobId, at: body.at, body, receivedAt, seq: from + i })))
         .onConflictDoNothing()
       if (known.length < new Set(ids).size)
         await tx.update(jobs).set({ summary: null, updatedAt: receivedAt }).where(eq(jobs.id, jobId))
@@ -59,12 +80,17 @@ export class Entries {
   }
 }
 
-/** The entries of a job, read inside a transaction or outside of one. */
-export async function entriesOf(from: Pick<Tx, 'select'>, jobId: string): Promise<Entry[]> {
+/** The entries of a job, read inside a transaction or outside of one; all, or those that arrived within bounds. */
+export async function entriesOf(
+  from: Pick<Tx, 'select'>,
+  jobId: string,
+  after = -1,
+  upTo = Number.MAX_SAFE_INTEGER,
+): Promise<Entry[]> {
   const rows = await from
     .select({ id: entries.id, body: entries.body })
     .from(entries)
-    .where(eq(entries.jobId, jobId))
+    .where(and(eq(entries.jobId, jobId), gt(entries.seq, after), lte(entries.seq, upTo)))
     .orderBy(asc(entries.at), asc(entries.id))
   return rows.flatMap(({ id, body }) => {
     const opened = openEntry(id, body)

@@ -10,7 +10,7 @@ import {
   summaryOf,
 } from '@civil-lantern/core'
 import { landedThen, openDocument, upgradePatches, validateDocument } from '@civil-lantern/core/validate'
-import { and, desc, eq, inArray } from 'drizzle-orm'
+import { and, desc, eq, gt, inArray } from 'drizzle-orm'
 import { type Live, nobody } from '../live.ts'
 import type { Database, Tx } from './database.ts'
 import { entriesOf } from './entries.ts'
@@ -23,10 +23,19 @@ export interface StoredJob {
 }
 
 export type Saved =
-  | { readonly outcome: 'saved'; readonly revision: number }
+  | { readonly outcome: 'saved'; readonly revision: number; readonly over: boolean }
   | { readonly outcome: 'stale'; readonly current: StoredJob }
   | { readonly outcome: 'refused'; readonly failures: Failure[] }
   | { readonly outcome: 'unknown' }
+
+/** So many edits behind, a window is given the whole job instead. */
+const FAR_BEHIND = 500
+
+type Path = readonly (string | number)[]
+/** What patches change. What is added to a list or taken out of it moves what stands behind: that is the whole list. */
+const touchedBy = (patches: Edit['patches']): Path[] =>
+  patches.map(({ op, path }) => (op !== 'replace' && typeof path.at(-1) === 'number' ? path.slice(0, -1) : path))
+const within = (inner: Path, outer: Path) => outer.every((step, i) => inner[i] === step)
 
 /** How edits came: the version of the document they were made on, and who made them where people sign in. */
 export interface Editing {
@@ -132,6 +141,26 @@ export class Jobs {
     return saved
   }
 
+  /**
+   * How edits that were made on an older revision lie to what was saved since: `apart` from it, `over` it, or `unsure` where
+   * lists have moved or it is too far back to say.
+   */
+  async #against(tx: Tx, id: string, revision: number, fresh: Wanted): Promise<'apart' | 'over' | 'unsure'> {
+    const since = await tx
+      .select({ patches: edits.patches })
+      .from(edits)
+      .where(and(eq(edits.jobId, id), gt(edits.revision, revision)))
+      .limit(FAR_BEHIND)
+    if (since.length === 0 || since.length === FAR_BEHIND) return 'unsure'
+    const theirs = since.flatMap(({ patches }) => touchedBy(patches as Edit['patches']))
+    const ours = fresh.flatMap(({ patches }) => touchedBy(patches))
+    const met = ours.flatMap((one) =>
+      theirs.filter((other) => within(one, other) || within(other, one)).map((other) => [one, other]),
+    )
+    if (met.length === 0) return 'apart'
+    return met.some((pair) => pair.some((path) => path.some((step) => typeof step === 'number'))) ? 'unsure' : 'over'
+  }
+
   #edited(id: string, revision: number, wanted: Wanted, version: number, by: string | undefined): Promise<Saved> {
     return this.#store.write(async (tx): Promise<Saved> => {
       const [current] = await tx.select(columns).from(jobs).where(eq(jobs.id, id))
@@ -150,10 +179,16 @@ export class Jobs {
         )
       const applied = new Set(known.map((edit) => edit.id))
       const fresh = wanted.filter((edit) => !applied.has(edit.id))
-      if (fresh.length === 0) return { outcome: 'saved', revision: current.revision }
+      if (fresh.length === 0) return { outcome: 'saved', revision: current.revision, over: false }
       const old = version < 2
-      if (!old && current.revision !== revision)
-        return { outcome: 'stale', current: { id, revision: current.revision, document: current.document } }
+      // Made on an older revision, it is put on what the others saved, as its window would: nobody has to come first to be heard.
+      const behind = !old && current.revision !== revision
+      const stale: Saved = {
+        outcome: 'stale',
+        current: { id, revision: current.revision, document: current.document },
+      }
+      const over = behind ? await this.#against(tx, id, revision, fresh) : 'apart'
+      if (over === 'unsure') return stale
       let document = current.document
       let tried = current.tried
       const landed: string[] = []
@@ -169,11 +204,11 @@ export class Jobs {
         landed.push(...beside.landed)
         if (patches.length === 0) continue
         const next = applyEdit(document, { name: edit.name, patches })
-        if (!next.ok) return { outcome: 'refused', failures: next.failures }
+        if (!next.ok) return behind ? stale : { outcome: 'refused', failures: next.failures }
         document = next.value
       }
       const whole = validateDocument(document)
-      if (!whole.ok) return { outcome: 'refused', failures: whole.failures }
+      if (!whole.ok) return behind ? stale : { outcome: 'refused', failures: whole.failures }
       const at = this.#now()
       const next = current.revision + 1
       await tx
@@ -198,7 +233,7 @@ export class Jobs {
           document.planned.wires[wire] ? [landedThen(wire, document.planned.wires[wire])] : [],
         ),
       )
-      return { outcome: 'saved', revision: next }
+      return { outcome: 'saved', revision: next, over: over === 'over' }
     })
   }
 

@@ -61,8 +61,14 @@ export const entries = sqliteTable(
     at: text().notNull(),
     body: text({ mode: 'json' }).$type<Entry>().notNull(),
     receivedAt: text('received_at').notNull(),
+    /** In the order of arrival: a window asks for what came after the last it has. */
+    seq: integer().notNull().default(0),
   },
-  (table) => [index('entries_of_job').on(table.jobId, table.at)],
+  (table) => [
+    index('entries_of_job').on(table.jobId, table.at),
+    index('entries_arrived').on(table.seq),
+    index('entries_of_job_arrived').on(table.jobId, table.seq),
+  ],
 )
 
 /** Kinds of part of the user's own. */

@@ -101,6 +101,13 @@ export interface Here {
   readonly at: string
 }
 
+/** The entries a window has not yet, how far they go in the order of arrival, and how many there are in all. */
+export interface Arrived {
+  readonly entries: Entry[]
+  readonly upTo: number
+  readonly count: number
+}
+
 /** Called when the server says that nobody is signed in any more. */
 export const signedOut = new EventTarget()
 
@@ -132,12 +139,13 @@ export const api = {
   jobFile: (id: string) => ask<unknown>(`/jobs/${id}/file`),
   settleTried: (id: string) => ask<unknown>(`/jobs/${id}/tried`, undefined, 'DELETE'),
   edit: (id: string, revision: number, edits: readonly Edit[], version = VERSION) =>
-    ask<{ revision: number }>(`/jobs/${id}/edits`, {
+    /** `over`: somebody else had changed the same meanwhile. */
+    ask<{ revision: number; over?: true }>(`/jobs/${id}/edits`, {
       revision,
       version,
       edits: edits.map(({ id: editId, name, patches }) => ({ id: editId, name, patches })),
     }),
-  entries: (id: string) => ask<{ entries: Entry[] }>(`/jobs/${id}/entries`).then(({ entries }) => entries),
+  entries: (id: string, since: number) => ask<Arrived>(`/jobs/${id}/entries?since=${since}`),
   standIn: (id: string) => ask<StandInNow>(`/jobs/${id}/stand-in`),
   beginStandIn: (id: string, complaint: string) =>
     ask<{ says: string; cold: string[]; heats: string[] }>(`/jobs/${id}/stand-in/begin`, { complaint }),
@@ -150,6 +158,6 @@ export const api = {
   removeKind: (id: string) => ask<unknown>(`/kinds/${id}`, undefined, 'DELETE'),
   controller: (sense: readonly number[], set?: ControllerSet) =>
     ask<ControllerNow>('/controller', { sense, ...(set ? { set } : {}) }),
-  addEntries: (id: string, entries: readonly unknown[]) =>
-    ask<{ entries: Entry[] }>(`/jobs/${id}/entries`, { entries }).then((said) => said.entries),
+  addEntries: (id: string, entries: readonly unknown[], since: number) =>
+    ask<Arrived>(`/jobs/${id}/entries`, { entries, since }),
 }

@@ -17,9 +17,10 @@ async function aDesk({ been = false, named = true } = {}) {
   let entries: unknown[] = []
   let revision = 1
   page.answers(({ method, path, body }) => {
-    if (path.endsWith('/entries')) {
+    if (path.includes('/entries')) {
       if (method === 'POST') entries = [...entries, ...(body.entries as unknown[])]
-      return { says: { entries } }
+      const since = Number(body.since ?? new URL(path, 'http://server').searchParams.get('since'))
+      return { says: { entries: entries.slice(since), upTo: entries.length, count: entries.length } }
     }
     if (method === 'POST') return { says: { revision: (revision += (body.edits as []).length) } }
     return { says: { id: 'k', revision: 1, document, tried: null } }
@@ -273,7 +274,7 @@ it('the stand-in is asked with who calls, and its refusal is said; nothing is en
   page.answers(({ path }) =>
     path.endsWith('/stand-in/answer')
       ? { status: 400, says: { failures: [{ says: 'There is no part "V9".', remedy: 'Name another.' }] } }
-      : { says: { entries: [] } },
+      : { says: { entries: [], upTo: 0, count: 0 } },
   )
   desk.askStandIn({ kind: 'seen', what: 'word', of: 'part:V9', look: 'runs', word: '' }, 'runs', ['signal'])
   await rest()

@@ -17,14 +17,16 @@ const entry = (words: string, known: readonly Entry[] = []): Entry =>
 /** A server that keeps entries by id and refuses those whose note is "bad". */
 class Server {
   kept: Entry[] = []
-  readonly answer = ({ method, body }: Asked): Answer => {
-    if (method === 'GET') return { says: { entries: this.kept } }
+  readonly answer = ({ method, path, body }: Asked): Answer => {
+    if (method === 'GET') return { says: this.after(Number(new URL(path, 'http://x').searchParams.get('since'))) }
     const entries = body.entries as Entry[]
     if (entries.some((one) => one.body?.text === 'bad'))
       return { status: 400, says: { failures: [{ where: [], says: 'A note is bad.', remedy: 'Write it anew.' }] } }
     for (const one of entries) if (!this.kept.some(({ id }) => id === one.id)) this.kept = [...this.kept, one]
-    return { says: { entries: this.kept } }
+    return { says: this.after(Number(body.since)) }
   }
+
+  after = (since: number) => ({ entries: this.kept.slice(since), upTo: this.kept.length, count: this.kept.length })
 }
 
 async function opened(server: Server) {
@@ -228,4 +230,35 @@ it('is fresh while the server was heard within half a minute, and not a moment l
   page.answers(server.answer)
   await vi.advanceTimersByTimeAsync(5000)
   expect(log.state().fresh).toBe(true)
+})
+
+it('only what came since is asked for, and everything again where the server has another database', async () => {
+  const server = new Server()
+  server.kept = [entry('one'), entry('two')]
+  const log = await opened(server)
+  const asks = () => page.asked.filter(({ method }) => method === 'GET').map(({ path }) => path.split('since=')[1])
+  expect(asks()).toEqual(['0'])
+  server.kept = [...server.kept, entry('three')]
+  await vi.advanceTimersByTimeAsync(5000)
+  expect([asks().at(-1), texts(log)]).toEqual(['2', ['one', 'two', 'three']])
+  log.add([entry('four', log.state().entries)])
+  await rest()
+  expect(page.asked.at(-1)?.body.since).toBe(3)
+  expect(texts(log)).toEqual(['one', 'two', 'three', 'four'])
+  // Put back from a copy of this morning.
+  server.kept = [server.kept[0]!, entry('other')]
+  await vi.advanceTimersByTimeAsync(5000)
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(asks().slice(-2)).toEqual(['4', '0'])
+  expect(texts(log)).toEqual(['one', 'other'])
+})
+
+it('an entry the server has and cannot read does not have everything asked for again and again', async () => {
+  const server = new Server()
+  server.kept = [entry('one')]
+  const after = server.after
+  server.after = (since: number) => ({ ...after(since), upTo: 2, count: 2 })
+  await opened(server)
+  await vi.advanceTimersByTimeAsync(10_000)
+  expect(page.asked.map(({ path }) => path.split('since=')[1])).toEqual(['0', '2', '2'])
 })

@@ -1,7 +1,7 @@
 import { type Entry, inOrder } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
 import { shelf } from '../base/shelf.ts'
-import { api, RefusedByServer } from './api.ts'
+import { type Arrived, api, RefusedByServer } from './api.ts'
 
 export interface LogState {
   /** Everything that is known of the job, in its order: what the server has and what waits here. */
@@ -38,6 +38,10 @@ export class EntryLog extends Observable<LogState> {
   #older: unknown[]
   /** Ids of every entry this window has had in hand: what else lies on the shelf is another window’s. */
   readonly #mine = new Set<string>()
+  /** How far this window has what was entered, in the order of arrival. */
+  #upTo = 0
+  /** Entries the server has and cannot read. */
+  #unreadable = 0
   #heard = false
   #heardAt = 0
   #sending = false
@@ -95,7 +99,8 @@ export class EntryLog extends Observable<LogState> {
     let through: boolean
     const going = [...this.#older, ...this.#waiting].slice(0, BATCH)
     try {
-      this.#took(await api.addEntries(this.#jobId, going))
+      const since = this.#upTo
+      this.#took(await api.addEntries(this.#jobId, going, since), since)
       this.#arrived(going)
       through = true
     } catch (error) {
@@ -122,7 +127,8 @@ export class EntryLog extends Observable<LogState> {
     let answered = true
     for (const one of going)
       try {
-        this.#took(await api.addEntries(this.#jobId, [one]))
+        const since = this.#upTo
+        this.#took(await api.addEntries(this.#jobId, [one], since), since)
         this.#arrived([one])
       } catch (again) {
         if (isRefusal(again)) await this.#refused([one], again)
@@ -140,23 +146,31 @@ export class EntryLog extends Observable<LogState> {
     if (this.#gone.signal.aborted || document.visibilityState !== 'visible') return
     if (this.#unsent) return this.#flush()
     const asked = this.#answers
-    const fresh = await api.entries(this.#jobId).catch(() => undefined)
+    const since = this.#upTo
+    const fresh = await api.entries(this.#jobId, since).catch(() => undefined)
     // What was answered meanwhile, to entries sent after this was asked, is newer than this answer.
     if (!fresh || this.#gone.signal.aborted || asked !== this.#answers) return
-    const same =
-      this.#fresh &&
-      this.state().fresh &&
-      fresh.length === this.#kept.length &&
-      fresh.at(-1)?.id === this.#kept.at(-1)?.id
-    this.#took(fresh)
-    if (!same) this.#tell()
+    const [awake, before] = [this.#fresh && this.state().fresh, this.#kept]
+    this.#took(fresh, since)
+    const same = before.length === this.#kept.length && before.at(-1)?.id === this.#kept.at(-1)?.id
+    if (!awake || !same) this.#tell()
   }
 
-  #took(entries: readonly Entry[]) {
+  /** @param since how far it was had already: what came before is not in the answer */
+  #took({ entries, upTo, count }: Arrived, since: number) {
     this.#heard = true
     this.#heardAt = Date.now()
     this.#answers++
-    this.#kept = entries
+    if (since > 0) {
+      const known = new Set(this.#kept.map(({ id }) => id))
+      const newer = entries.filter(({ id }) => !known.has(id))
+      if (newer.length > 0) this.#kept = [...this.#kept, ...newer]
+    } else {
+      this.#kept = entries
+      this.#unreadable = count - entries.length
+    }
+    // Another number than was counted: the server has another database than a moment ago. Everything is asked for anew.
+    this.#upTo = this.#kept.length + this.#unreadable === count ? upTo : 0
   }
 
   #keep(): boolean {

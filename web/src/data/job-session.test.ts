@@ -325,3 +325,18 @@ it('where the shelf is full, jobs that were only looked at make room; work that 
   expect(page.store.kept.has('lantern:job:waiting')).toBe(true)
   expect(said).toEqual([])
 })
+
+it('an edit that was put over what somebody else changed says so, and the job is read anew', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  page.answers((asked) => {
+    const said = server.answer(asked)
+    // Somebody was there in between.
+    if (asked.method !== 'GET') return says(200, { revision: ++server.revision, over: true })
+    return said
+  })
+  session.apply(note(session.state().document, 'mine'))
+  await rest()
+  expect(said).toEqual(['This job was changed in another window. Your edit was put on top of that.'])
+  expect(session.state()).toMatchObject({ save: 'saved', revision: server.revision })
+})

@@ -129,7 +129,8 @@ export class JobSession extends Observable<SessionState> {
     this.#sending = true
     const sent = this.#pending.slice(0, BATCH)
     try {
-      const { revision } = await api.edit(this.id, this.#base.revision, sent)
+      const { revision, over } = await api.edit(this.id, this.#base.revision, sent)
+      if (over) this.#saysOver(sent.length)
       this.#failed = 0
       this.#savedAt = new Date()
       this.#pending = this.#pending.filter((edit) => !sent.includes(edit))
@@ -164,8 +165,7 @@ export class JobSession extends Observable<SessionState> {
       this.#failed = 0
       this.#base = error.current
       const kept = this.#putOnTop(this.#pending)
-      const words = kept === 1 ? 'Your edit was' : `Your ${kept} edits were`
-      this.notice(`This job was changed in another window. ${words} put on top of that.`)
+      this.#saysOver(kept)
       return
     }
     if (error instanceof RefusedByServer && error.status === 400) {
@@ -179,6 +179,11 @@ export class JobSession extends Observable<SessionState> {
     const wait = RETRY[Math.min(this.#failed, RETRY.length - 1)]!
     this.#failed++
     this.#retry = setTimeout(() => this.#flush(), wait)
+  }
+
+  #saysOver(edits: number) {
+    const words = edits === 1 ? 'Your edit was' : `Your ${edits} edits were`
+    this.notice(`This job was changed in another window. ${words} put on top of that.`)
   }
 
   async #oneByOne(sent: readonly Edit[]) {

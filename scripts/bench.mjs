@@ -1,0 +1,9 @@
+// Figures beside their goals. `npm run bench`: the core; `npm run bench -- server`: what the server carries.
+import { build, installPackages, run } from './shared.mjs'
+
+const [what, ...rest] = process.argv.slice(2)
+const node = (file, args) => run('node', ['--conditions=source', '--import', 'tsx', file, ...args])
+if (what !== 'server') process.exit(await node('cli/src/bench.ts', process.argv.slice(2)))
+await installPackages()
+await build()
+process.exit(await node('e2e/bench-server.ts', rest))

@@ -143,7 +143,7 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     // Loaded only where something is printed: the other commands start without it.
     const { reportPdf } = await import('../../server/src/paper/pdf.ts')
     const make = values.for === 'customer' ? customerReport : fullReport
-    const pdf = await reportPdf(make(file.document, file.entries), 'Made on the command line')
+    const pdf = await reportPdf(make(file.document, file.entries), [], 'Made on the command line')
     await writeFile(out, pdf).catch((error) => {
       throw new Refused(`${out} cannot be written: ${error instanceof Error ? error.message : String(error)}`)
     })

@@ -61,7 +61,9 @@ describe('a job', () => {
     expect(file).toMatchObject({ format: 'civil-lantern/job', version: 2, document, entries })
     expect((await ask('/api/jobs', { id: 'from-file', file })).status).toBe(201)
     const copied = await ask('/api/jobs/from-file/entries')
-    expect(copied.said.entries?.map(({ body }) => body)).toEqual(entries.map(({ body }) => body))
+    // Where one entry names another, the copy names the copy.
+    const bodies = JSON.stringify(copied.said.entries?.map(({ body }) => body)).replaceAll('-from-file"', '"')
+    expect(JSON.parse(bodies)).toEqual(entries.map(({ body }) => body))
   })
 
   it.each<[string, unknown, number, string]>([

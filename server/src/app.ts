@@ -16,11 +16,13 @@ import { jobRoutes } from './routes/jobs.ts'
 import { kindRoutes } from './routes/kinds.ts'
 import { paperRoutes } from './routes/paper.ts'
 import { peopleRoutes } from './routes/people.ts'
+import { photoRoutes } from './routes/photos.ts'
 import { standInRoutes } from './routes/stand-in.ts'
 import type { Database } from './store/database.ts'
 import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
 import { OwnKinds } from './store/own-kinds.ts'
+import { Photos } from './store/photos.ts'
 
 /** What a server needs to be told. */
 export interface Serving {
@@ -46,6 +48,7 @@ export function application(
   const jobs = new Jobs(store, now, live)
   const entries = new Entries(store, now, live)
   const kinds = new OwnKinds(store, now)
+  const photos = new Photos(store, now)
   const people = new People(store, () => new Date())
   const app = new Koa()
   app.on('error', (error: Error & { code?: string }) => {
@@ -65,7 +68,7 @@ export function application(
           defaultSrc: ["'self'"],
           scriptSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
+          imgSrc: ["'self'", 'data:', 'blob:'],
           workerSrc: ["'self'", 'blob:'],
           upgradeInsecureRequests: null,
         },
@@ -88,7 +91,8 @@ export function application(
     liveRoutes(live),
     entryRoutes(jobs, entries),
     standInRoutes(jobs, entries),
-    paperRoutes(jobs, entries, now),
+    paperRoutes(jobs, entries, photos, now),
+    photoRoutes(jobs, entries, photos),
     kindRoutes(kinds),
     controllerRoutes(controllerPort),
     peopleRoutes(people, signIn, reachedAt),

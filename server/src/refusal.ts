@@ -36,6 +36,11 @@ export const answerRefusals = (log: Logger) => async (ctx: Context, next: Next) 
   } catch (error) {
     const { status, failures } = asRefusal(error)
     if (status >= 500) log.error({ err: error, path: ctx.path }, 'failed')
+    if (status === 413) {
+      // What still comes is let through unread, so that whoever sends it hears why.
+      ctx.set('connection', 'close')
+      ctx.req.resume()
+    }
     ctx.status = status
     ctx.body = { failures }
   }
@@ -51,7 +56,7 @@ function asRefusal(error: unknown): { status: number; failures: readonly Failure
         {
           code: 'http/too-large',
           where: '/',
-          says: 'This is larger than the 2 MB a request may have.',
+          says: 'This is larger than a request may be: 2 MB, a photo 6 MB, an archive 200 MB.',
           remedy: 'Send less at once.',
         },
       ],

@@ -32,6 +32,8 @@ export interface Report {
   readonly title: string
   readonly under: readonly string[]
   readonly sections: readonly ReportSection[]
+  /** Pictures at its end, by the hash of their bytes, with what they show. */
+  readonly pictures: readonly { readonly file: string; readonly says: string }[]
   readonly foot: string
 }
 
@@ -140,6 +142,10 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
       ),
       { heading: 'Cautions', lines: [...CAUTIONS, REGION[document.practice]] },
     ],
+    pictures: of('photo').map((entry) => ({
+      file: String(entry.body.file),
+      says: `${when(entry.clock)} ${entry.by}: ${says(entry)}`,
+    })),
     foot: `${document.title}, full report`,
   }
 }
@@ -203,6 +209,7 @@ export function customerReport(document: Document, entries: readonly Entry[]): R
         ],
       },
     ],
+    pictures: [],
     foot: `${document.title}, for the customer`,
   }
 }

@@ -16,7 +16,7 @@ const pagesIn = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g
 
 it.each(Object.entries(demoFiles))('%s: every reading of its log stands in its report', async (_id, make) => {
   const { document, entries } = make()
-  const pdf = await reportPdf(fullReport(document, entries), 'Made today', false)
+  const pdf = await reportPdf(fullReport(document, entries), [], 'Made today', false)
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
   const words = wordsIn(pdf)
   expect(words).toContain(document.title.replaceAll('’', '\x92').slice(0, 12))
@@ -35,9 +35,10 @@ it('a long table goes on over pages, each with the names of its columns; letters
     sections: [
       { heading: 'Readings, 4 Ω', lines: ['→ up 日'], table: { head: ['No.', 'Words'], rows, widths: [1, 2] } },
     ],
+    pictures: [],
     foot: 'Tide mill',
   }
-  const pdf = await reportPdf(report, 'today', false)
+  const pdf = await reportPdf(report, [], 'today', false)
   const words = wordsIn(pdf)
   const pages = pagesIn(pdf)
   expect(pages).toBeGreaterThan(2)

@@ -1,5 +1,6 @@
 import type { Report, ReportTable } from '@civil-lantern/core'
 import PDFDocument from 'pdfkit'
+import type { Photo } from '../store/photos.ts'
 
 const [MARGIN, SIZE] = [48, 10]
 
@@ -14,9 +15,10 @@ const plain = (text: string) =>
 
 /**
  * A report as a PDF: A4, headings, paragraphs, tables that go on over pages, the page’s number and what it is of at its foot.
+ * @param pictures those it names that are here
  * @param made when it was made, in words
  */
-export function reportPdf(report: Report, made: string, compress = true): Promise<Buffer> {
+export function reportPdf(report: Report, pictures: readonly Photo[], made: string, compress = true): Promise<Buffer> {
   const pdf = new PDFDocument({
     size: 'A4',
     margin: MARGIN,
@@ -40,6 +42,7 @@ export function reportPdf(report: Report, made: string, compress = true): Promis
     for (const line of lines) pdf.text(plain(line), { paragraphGap: 2.5 })
     if (table && table.rows.length > 0) tableIn(pdf, table)
   }
+  picturesIn(pdf, report, new Map(pictures.map((one) => [one.hash, one.bytes])))
   const { count } = pdf.bufferedPageRange()
   for (let page = 0; page < count; page++) {
     pdf.switchToPage(page)
@@ -61,6 +64,29 @@ const bottomOf = (pdf: Pdf) => pdf.page.height - MARGIN
 
 function room(pdf: Pdf, height: number) {
   if (pdf.y + height > bottomOf(pdf)) pdf.addPage()
+}
+
+const PICTURE = 260
+
+/** The pictures of a report, each with what it shows; one that is not here, or cannot be drawn, says so. */
+function picturesIn(pdf: Pdf, { pictures }: Report, bytes: ReadonlyMap<string, Buffer>) {
+  if (pictures.length === 0) return
+  room(pdf, PICTURE + 80)
+  pdf.moveDown(0.9).font('Helvetica-Bold').fontSize(12.5).text('Pictures').font('Helvetica').fontSize(SIZE)
+  for (const { file, says } of pictures) {
+    room(pdf, PICTURE + 40)
+    pdf.moveDown(0.4).text(plain(says))
+    const picture = bytes.get(file)
+    try {
+      if (!picture) throw new Error('not here')
+      const y = pdf.y + 4
+      pdf.image(picture, MARGIN, y, { fit: [pdf.page.width - 2 * MARGIN, PICTURE] })
+      pdf.x = MARGIN
+      pdf.y = y + PICTURE + 6
+    } catch {
+      pdf.text('(This picture is not on the server, or cannot be drawn.)')
+    }
+  }
 }
 
 function tableIn(pdf: Pdf, { head, rows, widths }: ReportTable) {

@@ -43,15 +43,7 @@ export function jobRoutes(jobs: Jobs, entries: Entries) {
     const whole = file === undefined ? openDocument(document) : openJobFile(file)
     if (!whole.ok) throw new Refusal(400, ...whole.failures)
     const { job, made } = await jobs.add(id, whole.value.document, whole.value.beside.tried)
-    // Entries keep their ids; a copy beside the job they came from gives them its own.
-    if (made && whole.value.entries.length > 0) {
-      const added = await entries.append(id, whole.value.entries)
-      if (added.outcome === 'elsewhere')
-        await entries.append(
-          id,
-          whole.value.entries.map((entry) => ({ ...entry, id: copied(entry.id, id) })),
-        )
-    }
+    if (made) await entries.bringIn(id, whole.value.entries)
     ctx.status = made ? 201 : 200
     ctx.body = job
   })
@@ -125,5 +117,3 @@ export function jobRoutes(jobs: Jobs, entries: Entries) {
 
   return router
 }
-
-const copied = (entry: string, job: string) => `${entry}-${job}`.slice(0, 64)

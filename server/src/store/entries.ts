@@ -55,6 +55,19 @@ export class Entries {
     return added
   }
 
+  /** Entries that come with a job: they keep their ids, but for a copy beside the job they came from, which gives them its own. */
+  async bringIn(jobId: string, written: readonly Entry[]): Promise<void> {
+    if (written.length === 0) return
+    const added = await this.append(jobId, written)
+    if (added.outcome !== 'elsewhere') return
+    const named = new Map(written.map(({ id }) => [id, `${id}-${jobId}`.slice(0, 64)]))
+    // What takes one back, or ends one, names it: wherever an id stands, the new one does.
+    const renamed = JSON.stringify(written).replace(/"([A-Za-z0-9_-]{8,64})"/g, (text, id: string) =>
+      named.has(id) ? `"${named.get(id)}"` : text,
+    )
+    await this.append(jobId, JSON.parse(renamed))
+  }
+
   #appended(jobId: string, wanted: readonly Entry[]): Promise<Appended> {
     return this.#store.write(async (tx): Promise<Appended> => {
       const [job] = await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, jobId))

@@ -1,5 +1,5 @@
 import type { Document, Entry, JobSummary, OwnKind, Supposition } from '@civil-lantern/core'
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { blob, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** What an older version of a job had tried on it: kept until somebody says what it was. */
 export interface Tried {
@@ -69,6 +69,21 @@ export const entries = sqliteTable(
     index('entries_arrived').on(table.seq),
     index('entries_of_job_arrived').on(table.jobId, table.seq),
   ],
+)
+
+/** Pictures, by the job they are of and the SHA-256 of their bytes. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    hash: text().notNull(),
+    type: text({ enum: ['image/jpeg', 'image/png'] }).notNull(),
+    bytes: blob({ mode: 'buffer' }).notNull(),
+    at: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.hash] })],
 )
 
 /** Kinds of part of the user's own. */

@@ -122,7 +122,17 @@ async function ask<T>(path: string, send?: unknown, method = send === undefined 
   return said
 }
 
+/** Sends bytes as they are. */
+async function send(path: string, bytes: Blob, method: 'PUT' | 'POST'): Promise<unknown> {
+  const answer = await fetch(`/api${path}`, { method, headers: { 'content-type': bytes.type }, body: bytes })
+  const said = await answer.json().catch(() => ({}))
+  if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [])
+  return said
+}
+
 export const api = {
+  sendPhoto: (id: string, hash: string, photo: Blob) => send(`/jobs/${id}/photos/${hash}`, photo, 'PUT'),
+  addArchive: (id: string, archive: Blob) => send(`/archives/${id}`, archive, 'POST') as Promise<StoredJob>,
   me: () => ask<Me>('/me'),
   signIn: (name: string, passphrase: string) => ask<Me>('/me/sign-in', { name, passphrase }),
   join: (key: string, name: string, passphrase: string) => ask<Me>('/me/join', { key, name, passphrase }),

@@ -9,6 +9,7 @@ import { hours } from './hours.ts'
 import { landed } from './landed.ts'
 import { note } from './note.ts'
 import { part } from './part.ts'
+import { photo } from './photo.ts'
 import { power } from './power.ts'
 import { proof } from './proof.ts'
 import { reading } from './reading.ts'
@@ -35,6 +36,7 @@ export const entryKinds: readonly EntryKind[] = [
   repair,
   hours,
   note,
+  photo,
   back,
 ]
 

@@ -155,6 +155,13 @@ function ImportButton() {
   const input = useRef<HTMLInputElement>(null)
   const add = useAddJob(() => undefined)
   const read = async (file: File) => {
+    if (/\.zip$/i.test(file.name)) {
+      add.mutate({
+        id: slug(file.name.replace(/(\.lantern)?\.zip$/i, '')),
+        archive: file.slice(0, file.size, 'application/zip'),
+      })
+      return
+    }
     try {
       const whole: unknown = JSON.parse(await file.text())
       add.mutate({ id: slug(titleIn(whole)), file: whole })
@@ -170,7 +177,7 @@ function ImportButton() {
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         aria-label="Job file"
         className="hidden"
         onChange={(e) => {

@@ -18,8 +18,8 @@ export function useAddJob(done: () => void, stage = '') {
   const queries = useQueryClient()
   const navigate = useNavigate()
   return useMutation({
-    mutationFn: ({ id, ...whole }: { id: string } & ({ document: unknown } | { file: unknown })) =>
-      api.addJob(id, whole),
+    mutationFn: ({ id, ...whole }: { id: string } & ({ document: unknown } | { file: unknown } | { archive: Blob })) =>
+      'archive' in whole ? api.addArchive(id, whole.archive) : api.addJob(id, whole),
     onSuccess: (job) => {
       void queries.invalidateQueries({ queryKey: ['jobs'] })
       done()

@@ -1,9 +1,10 @@
-import { type Entry, entryKindOf, type Job, standInWords, type Told } from '@civil-lantern/core'
+import { type Entry, entryKindOf, type Job, type Pin, standInWords, type Told } from '@civil-lantern/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { format } from 'date-fns'
 import { useRef } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { Picture } from './Picture.tsx'
 
 /** The entries, of which only those in sight are drawn: twenty thousand scroll as well as twenty. */
 export function EntryList({ told, job }: { told: readonly Told[]; job: Job }) {
@@ -41,6 +42,7 @@ export function EntryList({ told, job }: { told: readonly Told[]; job: Job }) {
             >
               <EntryRow
                 entry={entry}
+                jobId={session.id}
                 says={says}
                 job={job}
                 gone={back}
@@ -73,6 +75,7 @@ function placesOf({ from, to }: Entry['body']): string {
 
 function EntryRow({
   entry,
+  jobId,
   says,
   job,
   gone,
@@ -80,6 +83,7 @@ function EntryRow({
   takeBack,
 }: {
   entry: Entry
+  jobId: string
   says: string
   job: Job
   gone: boolean
@@ -115,6 +119,15 @@ function EntryRow({
         {body.kind === 'reading' && <div className="text-soft">{placesOf(body)}</div>}
         {source === 'computed' && (
           <p className="text-soft">Kept by an older version: this is what the program computed, nobody measured it.</p>
+        )}
+        {body.kind === 'photo' && (
+          <Picture
+            job={jobId}
+            file={String(body.file)}
+            pins={body.pins as Pin[]}
+            says={says}
+            className="mt-1.5 max-h-80"
+          />
         )}
         {state.length > 0 && (
           <ul className="mt-1.5 flex flex-wrap gap-1.5">

@@ -116,6 +116,7 @@ function Printed({ job, readings }: { job: string; readings: () => void }) {
       <MenuItem does={() => void navigate(`/jobs/${job}/log/door-card`)}>Door card</MenuItem>
       <MenuItem does={readings}>Readings, CSV</MenuItem>
       <MenuItem does={() => open('/file')}>The whole job, a file</MenuItem>
+      <MenuItem does={() => open('/archive.zip')}>With its photos, an archive</MenuItem>
     </Menu>
   )
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { PhotoButton } from './PhotoSheet.tsx'
 
 /** A note, kept with time and name. */
 export function NoteField() {
@@ -23,6 +24,7 @@ export function NoteField() {
         onChange={(e) => setText(e.target.value)}
         className="min-h-11 min-w-0 grow rounded-control border border-line bg-card px-3"
       />
+      <PhotoButton />
       <Button type="submit" disabled={text.trim() === ''}>
         Keep it
       </Button>

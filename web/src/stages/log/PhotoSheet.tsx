@@ -1,0 +1,168 @@
+import { labelOf, type Pin } from '@civil-lantern/core'
+import { Camera } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import { toast } from 'sonner'
+import { useSession } from '../../data/open-job.tsx'
+import { keepPhoto, sendPhotos, smaller } from '../../data/photos.ts'
+import { Button } from '../../ui/controls.tsx'
+import { Pick } from '../../ui/pick.tsx'
+import { Sheet } from '../../ui/sheet.tsx'
+
+const MOST_PINS = 40
+
+/** A photo for the log: taken, made smaller, numbered where it matters, kept. */
+export function PhotoButton() {
+  const input = useRef<HTMLInputElement>(null)
+  const [taken, setTaken] = useState<{ hash: string; photo: Blob; url: string }>()
+  useEffect(() => {
+    const send = () => void sendPhotos()
+    send()
+    window.addEventListener('online', send)
+    const again = setInterval(send, 15_000)
+    return () => {
+      window.removeEventListener('online', send)
+      clearInterval(again)
+    }
+  }, [])
+  const take = async (file: File) => {
+    try {
+      const made = await smaller(file)
+      setTaken({ ...made, url: URL.createObjectURL(made.photo) })
+    } catch (error) {
+      toast.error((error as Error).message, { duration: 10_000 })
+    }
+  }
+  const close = () => {
+    if (taken) URL.revokeObjectURL(taken.url)
+    setTaken(undefined)
+  }
+  return (
+    <>
+      <Button onClick={() => input.current?.click()} aria-label="Photo" className="inline-flex items-center gap-2">
+        <Camera aria-hidden size={19} />
+        <span className="max-sm:hidden">Photo</span>
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        aria-label="Photo file"
+        className="hidden"
+        onChange={(e) => {
+          const [file] = e.target.files ?? []
+          if (file) void take(file)
+          e.target.value = ''
+        }}
+      />
+      {taken && <Taken taken={taken} close={close} />}
+    </>
+  )
+}
+
+function Taken({
+  taken: { hash, photo, url },
+  close,
+}: {
+  taken: { hash: string; photo: Blob; url: string }
+  close: () => void
+}) {
+  const { session, job } = useSession()
+  const [text, setText] = useState('')
+  const [of, setOf] = useState('')
+  const [pins, setPins] = useState<readonly Pin[]>([])
+  const keep = async () => {
+    try {
+      await keepPhoto(session.id, hash, photo)
+    } catch {
+      toast.error('This browser has no room for the photo. Nothing was kept; make room, and take it again.')
+      return
+    }
+    session.enter(
+      [{ kind: 'photo', file: hash, text: text.trim(), pins: [...pins], ...(of ? { of } : {}) }],
+      'Photo',
+      close,
+    )
+  }
+  return (
+    <Sheet
+      title="A photo for the log"
+      says="Touch the picture where something matters, and say what it is."
+      open
+      onOpenChange={(open) => !open && close()}
+    >
+      <div className="grid gap-3">
+        {/* biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: what is pinned can be said in the note as well */}
+        <div
+          className="relative inline-block justify-self-start overflow-hidden rounded-control"
+          onClick={(event) => {
+            const box = event.currentTarget.getBoundingClientRect()
+            const pin = {
+              x: (event.clientX - box.left) / box.width,
+              y: (event.clientY - box.top) / box.height,
+              says: '',
+            }
+            if (pins.length < MOST_PINS) setPins([...pins, pin])
+            else toast.error(`${MOST_PINS} pins are as many as a photo takes. Take another photo.`)
+          }}
+        >
+          <img src={url} alt="As it was taken" className="block max-h-[46dvh] max-w-full" />
+          {pins.map(({ x, y }, i) => (
+            <span
+              // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
+              key={i}
+              style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+              className="pointer-events-none absolute grid size-7 -translate-x-1/2 -translate-y-1/2 place-items-center rounded-full border-2 border-[#17242c] bg-lamp font-bold text-[#17242c] text-[15px]"
+            >
+              {i + 1}
+            </span>
+          ))}
+        </div>
+        <ol className="grid gap-2">
+          {pins.map(({ says }, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
+            <li key={i} className="flex items-center gap-2">
+              <span className="w-6 font-bold tabular-nums">{i + 1}</span>
+              <input
+                aria-label={`What pin ${i + 1} shows`}
+                placeholder="Colour, terminal, where it goes"
+                value={says}
+                maxLength={200}
+                onChange={(e) => setPins(pins.map((pin, n) => (n === i ? { ...pin, says: e.target.value } : pin)))}
+                className="min-h-11 min-w-0 grow rounded-control border border-line bg-paper px-3"
+              />
+              <Button
+                look="quiet"
+                aria-label={`Take pin ${i + 1} off`}
+                onClick={() => setPins(pins.filter((_, n) => n !== i))}
+              >
+                Off
+              </Button>
+            </li>
+          ))}
+        </ol>
+        <Pick
+          label="What it is of"
+          value={of}
+          options={[
+            { value: '', says: 'No part in particular' },
+            ...Object.keys(job.parts).map((id) => ({ value: id, says: labelOf(job, id) })),
+          ]}
+          onChange={setOf}
+          className="border border-line bg-card"
+        />
+        <input
+          aria-label="What the photo shows"
+          placeholder="What it shows"
+          value={text}
+          maxLength={4000}
+          onChange={(e) => setText(e.target.value)}
+          className="min-h-11 rounded-control border border-line bg-paper px-3"
+        />
+        <Button look="strong" onClick={keep}>
+          Keep the photo
+        </Button>
+      </div>
+    </Sheet>
+  )
+}

@@ -1,0 +1,54 @@
+import type { Pin } from '@civil-lantern/core'
+import { useEffect, useState } from 'react'
+import { photoHere } from '../../data/photos.ts'
+
+/** A picture with its pins: from the server, or from this device while it waits to be sent. */
+export function Picture({
+  job,
+  file,
+  pins,
+  says,
+  className = '',
+}: {
+  job: string
+  file: string
+  pins: readonly Pin[]
+  says: string
+  className?: string
+}) {
+  const [here, setHere] = useState<string>()
+  const [missing, setMissing] = useState(false)
+  useEffect(() => {
+    let url: string | undefined
+    void photoHere(file).then((blob) => {
+      if (blob) setHere((url = URL.createObjectURL(blob)))
+    })
+    return () => {
+      if (url) URL.revokeObjectURL(url)
+    }
+  }, [file])
+  if (missing && !here)
+    return <p className="text-soft">The picture is not here yet: it waits on the device that took it.</p>
+  return (
+    <div className={`relative inline-block overflow-hidden rounded-control ${className}`}>
+      <img
+        src={here ?? `/api/jobs/${job}/photos/${file}`}
+        alt={says}
+        loading="lazy"
+        onError={() => setMissing(true)}
+        className="block max-h-80 max-w-full"
+      />
+      {pins.map(({ x, y, says: words }, i) => (
+        <span
+          // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
+          key={i}
+          title={words}
+          style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+          className="absolute grid size-7 -translate-x-1/2 -translate-y-1/2 place-items-center rounded-full border-2 border-[#17242c] bg-lamp font-bold text-[#17242c] text-[15px]"
+        >
+          {i + 1}
+        </span>
+      ))}
+    </div>
+  )
+}

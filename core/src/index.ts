@@ -38,6 +38,7 @@ export { spliceInto } from './hands/splice-into.ts'
 // hookup: the isolation gate, and what is still to be landed
 export { type Gate, gateOf, isDead } from './hookup/gate.ts'
 export { type Join, type LandingEnd, partsList, type RunSheet, runSheet } from './hookup/run-sheet.ts'
+export { type Core, type Swap, type SwapStep, swapOf } from './hookup/swap.ts'
 export { heating, type Intent, intentOf } from './intent/intent.ts'
 // job: the document, its edits, units
 export { documentOf, jobWith, noCircuit, plannedJob } from './job/document.ts'

@@ -6,6 +6,7 @@ import { useSession } from '../data/open-job.tsx'
 import { FindStage } from '../stages/find/FindStage.tsx'
 import { HelpScreen } from '../stages/help/HelpScreen.tsx'
 import { HookupStage } from '../stages/hookup/HookupStage.tsx'
+import { SwapPlace } from '../stages/hookup/SwapPlace.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { LoadStage } from '../stages/load/LoadStage.tsx'
 import { DoorCard } from '../stages/log/DoorCard.tsx'
@@ -51,6 +52,7 @@ const inside: RouteObject[] = [
       screen('load', 'Load', <LoadStage />),
       screen('sums/:sum?', 'Sums', <JobSums />),
       screen('hookup', 'Hook-up', <HookupStage />),
+      screen('hookup/swap', 'Swap', <SwapPlace />),
       screen('prove', 'Prove', <ProveStage />),
       screen('find', 'Find', <FindStage />),
       screen('log', 'Log', <LogStage />),

@@ -8,6 +8,7 @@ import {
   sizeInWords,
 } from '@civil-lantern/core'
 import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
 import { csv } from '../../base/csv.ts'
 import { doneBodies } from '../../data/landing.ts'
 import { useSession } from '../../data/open-job.tsx'
@@ -35,6 +36,9 @@ export function HookupStage() {
       <div className="grid max-w-3xl gap-3">
         <h1 className="pt-1 font-bold text-xl">{sheetSays(sheet, false)}</h1>
         <BeginVisit />
+        <p>
+          <SwapLink />
+        </p>
       </div>
     )
   return <Sheet sheet={sheet} job={plan} />
@@ -63,6 +67,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
           {sheetSays(sheet, true)}
         </h1>
         <div className="no-print flex flex-wrap gap-2">
+          <SwapLink />
           <Button onClick={() => setListed((on) => !on)}>{listed ? 'To the sheet' : 'What to bring'}</Button>
           <Button onClick={() => download(`${job.title}, run sheet.csv`, csv(sheetRows(job, sheet.joins)), 'text/csv')}>
             CSV
@@ -118,6 +123,15 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
     </div>
   )
 }
+
+const SwapLink = () => (
+  <Link
+    to="swap"
+    className="inline-flex min-h-11 items-center rounded-control border border-line bg-card px-4 font-semibold hover:border-soft"
+  >
+    Swap a part
+  </Link>
+)
 
 /** One conductor: what to do with it, both its ends, and the caution that belongs to it. */
 function JoinCard({ join, job, shut, done }: { join: Join; job: Job; shut: boolean; done: () => void }) {

@@ -26,7 +26,7 @@ export function NoteField() {
       />
       <PhotoButton />
       <Button type="submit" disabled={text.trim() === ''}>
-        Keep it
+        Keep
       </Button>
     </form>
   )

@@ -17,7 +17,7 @@ it('a note and hours are kept; the log is narrowed by zone, sort and words; one 
   await window.goto(`${program.url}/jobs/kestrel-point/log`)
   await window.sees('11 entries')
   await window.fill('A note for the log', 'Ladder is in the oil store')
-  await window.click('button', 'Keep it')
+  await window.click('button', 'Keep')
   await window.sees('12 entries')
   await window.choose('Zone', 'Signal house')
   await window.page.waitForFunction(() =>

@@ -76,15 +76,9 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'timeline',
-    path: '/jobs/kestrel-point/scheme/timeline',
-    theme: 'basement',
-    speed: 4,
-    async prepare(window) {
-      await window.click('switch', 'Signal house thermostat')
-      await window.sees('Not a fault before')
-      await new Promise((done) => setTimeout(done, 1700))
-    },
+    name: 'swap',
+    path: '/jobs/kestrel-point/hookup/swap?part=V2&kind=valve/stored-charge',
+    prepare: async (window) => void (await window.verdict('find their terminals')),
   },
   { name: 'proof', path: '/jobs/sable-row/scheme/checks/combinations', prepare: (window) => window.sees('Proven in') },
   {
@@ -122,6 +116,7 @@ const shots: readonly Shot[] = [
     size: [390, 844],
     async prepare(window) {
       await window.click('button', 'Isolate it')
+      await window.page.waitForSelector('input[placeholder="what the tester shows, V"]')
       await window.click('button', 'Off, my lock is on')
       await window.sees('Not proven dead yet')
       await window.click('checkbox', 'Tester proven on a live source')

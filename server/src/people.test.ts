@@ -77,6 +77,8 @@ describe('the door', () => {
       403,
       'Wren may look at jobs here, and not change them.',
     ])
+    const here = { device: 'phone', who: 'Somebody', at: 'Log' }
+    expect((await looks('/api/jobs/shared/live', here, 'PUT')).status).toBe(204)
     for (const ask of [looks, works]) expect((await ask('/api/people')).status).toBe(403)
     const { said } = await keeps('/api/people')
     expect(said.people.map(({ name }: { name: string }) => name)).toEqual(['Ash', 'Rowan', 'Wren'])

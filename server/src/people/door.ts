@@ -25,7 +25,8 @@ export function door(people: People, required: boolean) {
         says: 'Nobody is signed in here.',
         remedy: 'Sign in with your name and passphrase. What is not sent yet is kept in this browser.',
       })
-    const reads = ctx.method === 'GET' || ctx.method === 'HEAD'
+    // Where somebody is, whoever may look says too.
+    const reads = ctx.method === 'GET' || ctx.method === 'HEAD' || /^\/api\/jobs\/[^/]+\/live$/.test(ctx.path)
     need(person, ctx.path.startsWith('/api/people') ? 'keep' : reads ? 'look' : 'work')
     await next()
   }

@@ -25,6 +25,7 @@ import { JobFrame } from './JobFrame.tsx'
 import { Joining } from './SignIn.tsx'
 import { Stopped } from './Stopped.tsx'
 import { useInstalled } from './use-installed.ts'
+import { useSentPhotos } from './use-sent-photos.ts'
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
 
@@ -81,6 +82,7 @@ function FirstStage() {
 export function App() {
   const theme = useTheme((t) => t.theme)
   useInstalled()
+  useSentPhotos()
   return (
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />

@@ -340,3 +340,21 @@ it('an edit that was put over what somebody else changed says so, and the job is
   expect(said).toEqual(['This job was changed in another window. Your edit was put on top of that.'])
   expect(session.state()).toMatchObject({ save: 'saved', revision: server.revision })
 })
+
+it('who may only look is told so once, and what they did waits until they may', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  let may = false
+  page.answers((asked) =>
+    asked.method === 'GET' || may ? server.answer(asked) : says(403, refusal('Wren may look at jobs here.')),
+  )
+  session.apply(note(session.state().document, 'mine'))
+  await rest()
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(said).toEqual(['Wren may look at jobs here. Do it again.'])
+  expect(session.state()).toMatchObject({ save: 'waiting', pending: 1 })
+  may = true
+  await vi.advanceTimersByTimeAsync(20_000)
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
+  expect(server.edits).toEqual(['mine'])
+})

@@ -176,6 +176,8 @@ export class JobSession extends Observable<SessionState> {
       this.#putOnTop(this.#pending.filter((edit) => !sent.includes(edit)))
       return
     }
+    // Who may only look is told so once; what they did waits, for their role may change.
+    if (error instanceof RefusedByServer && error.status === 403 && this.#failed === 0) this.notice(error.message)
     const wait = RETRY[Math.min(this.#failed, RETRY.length - 1)]!
     this.#failed++
     this.#retry = setTimeout(() => this.#flush(), wait)

@@ -1,9 +1,9 @@
 import { labelOf, type Pin } from '@civil-lantern/core'
 import { Camera } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { useSession } from '../../data/open-job.tsx'
-import { keepPhoto, sendPhotos, smaller } from '../../data/photos.ts'
+import { keepPhoto, smaller } from '../../data/photos.ts'
 import { Button } from '../../ui/controls.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
@@ -14,16 +14,6 @@ const MOST_PINS = 40
 export function PhotoButton() {
   const input = useRef<HTMLInputElement>(null)
   const [taken, setTaken] = useState<{ hash: string; photo: Blob; url: string }>()
-  useEffect(() => {
-    const send = () => void sendPhotos()
-    send()
-    window.addEventListener('online', send)
-    const again = setInterval(send, 15_000)
-    return () => {
-      window.removeEventListener('online', send)
-      clearInterval(again)
-    }
-  }, [])
   const take = async (file: File) => {
     try {
       const made = await smaller(file)

@@ -2,6 +2,7 @@ import { type Document, documentOf, proofsIn } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { beforeEach, expect, it } from 'vitest'
 import { Window } from './browser.ts'
+import { isolate } from './isolate.ts'
 import { oneProgram } from './one-window.ts'
 
 /** Hook-up and Prove: isolated, landed, proven and signed, alone and by two people. */
@@ -27,21 +28,6 @@ const device = async (who: string, phone = false) => {
   const window = await Window.open(await house.browser.createBrowserContext(), { who })
   if (phone) await window.page.setViewport({ width: 390, height: 844 })
   return window
-}
-
-/** Every point of the gate reads nothing, with a tester proven before and after. */
-async function isolate(window: Window) {
-  // Where it is to be proven dead arrives a moment later and moves what stands below it.
-  await window.page.waitForSelector('input[placeholder="what the tester shows, V"]')
-  await window.click('button', 'Off, my lock is on')
-  await window.sees('Not proven dead yet')
-  const check = (name: string) => window.click('checkbox', name)
-  await check('Tester proven on a live source')
-  const fields = await window.page.$$('input[placeholder="what the tester shows, V"]')
-  for (const field of fields) await field.type('0.0')
-  await check('Tester proven again after')
-  await window.click('button', 'Proven dead')
-  await window.sees('proven dead by')
 }
 
 it('a closing check on a phone, by two devices, a step that failed and came right, to the signature', async () => {

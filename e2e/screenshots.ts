@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { openBrowser, type Setting, Window } from './browser.ts'
+import { isolate } from './isolate.ts'
 import { Program } from './program.ts'
 
 /** Makes the pictures of docs/screenshots from the demo data, one of each main view. */
@@ -116,14 +117,7 @@ const shots: readonly Shot[] = [
     size: [390, 844],
     async prepare(window) {
       await window.click('button', 'Isolate it')
-      await window.page.waitForSelector('input[placeholder="what the tester shows, V"]')
-      await window.click('button', 'Off, my lock is on')
-      await window.sees('Not proven dead yet')
-      await window.click('checkbox', 'Tester proven on a live source')
-      for (const field of await window.page.$$('input[placeholder="what the tester shows, V"]')) await field.type('0.0')
-      await window.click('checkbox', 'Tester proven again after')
-      await window.click('button', 'Proven dead')
-      await window.sees('proven dead by')
+      await isolate(window)
       await window.page.$eval('#stage', (stage) => stage.scrollTo(0, 0))
     },
   },

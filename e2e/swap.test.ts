@@ -2,6 +2,7 @@ import { documentOf } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { expect, it } from 'vitest'
 import type { Window } from './browser.ts'
+import { isolate } from './isolate.ts'
 import { oneWindowEach } from './one-window.ts'
 
 /** A valve out and another in: worked out, planned, landed on a dead circuit, on to the closing check. */
@@ -26,14 +27,7 @@ it('a four-lead motor valve is swapped for a stored-charge valve, down to the cl
   await window.click('link', 'To the run sheet')
   await window.verdict('to l')
   await window.click('button', 'Isolate it')
-  await window.page.waitForSelector('input[placeholder="what the tester shows, V"]')
-  await window.click('button', 'Off, my lock is on')
-  await window.sees('Not proven dead yet')
-  await window.click('checkbox', 'Tester proven on a live source')
-  for (const field of await window.page.$$('input[placeholder="what the tester shows, V"]')) await field.type('0')
-  await window.click('checkbox', 'Tester proven again after')
-  await window.click('button', 'Proven dead')
-  await window.sees('proven dead by')
+  await isolate(window)
   const left = () => window.page.$$eval('section[aria-labelledby="join"]', (all) => all.length)
   for (let n = 0; n < 12 && (await left()) > 0; n++) {
     const before = await window.page.$eval('h1', (h1) => h1.textContent)

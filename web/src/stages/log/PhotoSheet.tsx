@@ -7,6 +7,7 @@ import { keepPhoto, smaller } from '../../data/photos.ts'
 import { Button } from '../../ui/controls.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
+import { Pins } from './Picture.tsx'
 
 const MOST_PINS = 40
 
@@ -97,16 +98,7 @@ function Taken({
           }}
         >
           <img src={url} alt="As it was taken" className="block max-h-[46dvh] max-w-full" />
-          {pins.map(({ x, y }, i) => (
-            <span
-              // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
-              key={i}
-              style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
-              className="pointer-events-none absolute grid size-7 -translate-x-1/2 -translate-y-1/2 place-items-center rounded-full border-2 border-[#17242c] bg-lamp font-bold text-[#17242c] text-[15px]"
-            >
-              {i + 1}
-            </span>
-          ))}
+          <Pins pins={pins} />
         </div>
         <ol className="grid gap-2">
           {pins.map(({ says }, i) => (

@@ -38,17 +38,21 @@ export function Picture({
         onError={() => setMissing(true)}
         className="block max-h-80 max-w-full"
       />
-      {pins.map(({ x, y, says: words }, i) => (
-        <span
-          // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
-          key={i}
-          title={words}
-          style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
-          className="absolute grid size-7 -translate-x-1/2 -translate-y-1/2 place-items-center rounded-full border-2 border-[#17242c] bg-lamp font-bold text-[#17242c] text-[15px]"
-        >
-          {i + 1}
-        </span>
-      ))}
+      <Pins pins={pins} />
     </div>
   )
 }
+
+/** Numbers on a picture, where somebody pinned them. */
+export const Pins = ({ pins }: { pins: readonly Pin[] }) =>
+  pins.map(({ x, y, says }, i) => (
+    <span
+      // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
+      key={i}
+      title={says}
+      style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+      className="pointer-events-none absolute grid size-7 -translate-x-1/2 -translate-y-1/2 place-items-center rounded-full border-2 border-[#17242c] bg-lamp font-bold text-[#17242c] text-[15px]"
+    >
+      {i + 1}
+    </span>
+  ))

@@ -13,13 +13,13 @@ const boards = [
 export const BoardLine = ({ here }: { here: (typeof boards)[number]['id'] }) => (
   <TopLine
     title={
-      <nav aria-label="Screens" className="flex gap-1">
+      <nav aria-label="Screens" className="flex sm:gap-1">
         {boards.map(({ id, to, says }) => (
           <Link
             key={id}
             to={to}
             aria-current={id === here ? 'page' : undefined}
-            className={`flex min-h-11 items-center rounded-control px-3 font-semibold ${id === here ? 'text-ink underline decoration-3 underline-offset-8' : 'text-soft hover:bg-well'}`}
+            className={`flex min-h-11 items-center rounded-control px-1.5 font-semibold sm:px-3 ${id === here ? 'text-ink underline decoration-3 underline-offset-8' : 'text-soft hover:bg-well'}`}
           >
             {says}
           </Link>

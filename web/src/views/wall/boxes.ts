@@ -24,6 +24,9 @@ export const snap = (value: number) => Math.round(value / GRID) * GRID
 
 const LINE: readonly CircuitClass[] = ['line voltage', 'earth']
 
+/** How wide a column of boxes is. */
+export const widest = (boxes: readonly { width: number }[]) => Math.max(0, ...boxes.map(({ width }) => width))
+
 /** The sides of a part a conductor may leave by. */
 export type Side = 'left' | 'right' | 'both'
 

@@ -1,6 +1,9 @@
-import { type Job, kindOf, zonesInOrder } from '@civil-lantern/core'
-import { COLUMNS, extentOf, GAP, GRID, HEAD, inRows, type Partners, partnersOf, snap, type WallBox } from './boxes.ts'
-import type { Block, Folds, Hanging, Heights, Hung } from './shapes.ts'
+import { type Job, zonesInOrder } from '@civil-lantern/core'
+import { type Away, blocksAway } from './away.ts'
+import { COLUMNS, GAP, GRID, type Partners, partnersOf, snap, type WallBox, widest } from './boxes.ts'
+import { bundledIn, hiddenIn, into, supplyOf, withoutBundled, ZONE_WIDE, zoneBlockOf } from './folded.ts'
+import { heightsOf } from './heights.ts'
+import type { Block, Folds, Hanging, Heights, Hung, Row } from './shapes.ts'
 import { stacked } from './stack.ts'
 import { beadOf, stretched, trunkColumns } from './trunks.ts'
 
@@ -11,22 +14,7 @@ export const REACH = 3 * GRID
 export const MOUTH = 2 * GRID
 /** What is seen of a sheath between its mouths. */
 export const SHEATH = 8 * GRID
-/** Between the columns of a place away from the boiler room. */
-const AISLE = 8 * GRID
 const LEAST_ROW = 4 * GRID
-const BLOCK_WIDE = 14 * GRID
-const ZONE_WIDE = 30 * GRID
-
-/** A row of the wall: what stands in it, and where. */
-interface Row {
-  readonly zone: string | undefined
-  readonly folded: boolean
-  readonly height: number
-  /** Conductors that pass over its valve, each in a lane above the row. */
-  readonly passing: readonly string[]
-  readonly columns: ReadonlyMap<number, readonly WallBox[]>
-  top: number
-}
 
 /**
  * The tidy wall: the supply folded or open at the left, the plant below it, then what many share as upright trunks, and to
@@ -175,99 +163,11 @@ function levelSplices(ends: Partners, home: string, inRow: Hung[], rowOf: Readon
   }
 }
 
-const widest = (boxes: readonly { width: number }[]) => Math.max(0, ...boxes.map(({ width }) => width))
 const heightOf = (boxes: readonly { height: number }[]) =>
   boxes.reduce((sum, { height }) => sum + height, 0) + GAP * Math.max(0, boxes.length - 1)
 const meanOf = (values: readonly number[]) =>
   values.length > 0 ? values.reduce((sum, one) => sum + one, 0) / values.length : undefined
 const middleOf = (row: Row | undefined) => (row ? [row.top + row.height / 2] : [])
-
-/** The part of the wall each hidden part is folded into. */
-function hiddenIn(job: Job, boxes: readonly WallBox[], { supply, zones }: Folds): Map<string, string> {
-  const home = job.survey.boiler.place
-  return new Map(
-    boxes.flatMap(({ part, place, zone, column }): [string, string][] => {
-      if (zone !== undefined && zones.has(zone)) return [[part, zone]]
-      const before = column === COLUMNS.supply || column === COLUMNS.lineSplices
-      return supply && before && zone === undefined && place === home ? [[part, 'supply']] : []
-    }),
-  )
-}
-
-/** Conductors drawn as one at the left of the plant: from the folded supply to it, and line voltage within it. */
-function bundledIn(job: Job, boxes: readonly WallBox[], hidden: ReadonlyMap<string, string>): ReadonlySet<string> {
-  if (![...hidden.values()].includes('supply')) return new Set()
-  const home = job.survey.boiler.place
-  const plant = new Set(
-    boxes.flatMap(({ part, column, place }) => (column === COLUMNS.plant && place === home ? [part] : [])),
-  )
-  const onLine = ({ part, terminal }: Job['wires'][string]['from']) => {
-    const circuit = kindOf(job.parts[part]!)?.terminals[terminal]?.circuit
-    return circuit === 'line voltage' || circuit === 'earth'
-  }
-  return new Set(
-    Object.entries(job.wires).flatMap(([id, { from, to }]) => {
-      const inPlant = [from, to].filter(({ part }) => plant.has(part)).length
-      const inSupply = [from, to].some(({ part }) => hidden.get(part) === 'supply')
-      return (inPlant === 1 && inSupply) || (inPlant === 2 && (onLine(from) || onLine(to))) ? [id] : []
-    }),
-  )
-}
-
-/** A part without the terminals whose conductors are all drawn in a bundle. */
-function withoutBundled(box: WallBox, ends: Partners, bundled: ReadonlySet<string>): WallBox {
-  if (box.column !== COLUMNS.plant) return box
-  const kept = box.terminals.filter(({ terminal }) => {
-    const there = ends.get(box.part)?.get(terminal) ?? []
-    return there.length === 0 || there.some(({ wire }) => !bundled.has(wire))
-  })
-  if (kept.length === box.terminals.length) return box
-  const terminals = inRows(kept)
-  return { ...box, terminals, ...extentOf(undefined, terminals) }
-}
-
-interface Away {
-  readonly zones: ReadonlySet<string>
-  readonly width: number
-  readonly height: number
-  readonly inside: readonly Hung[]
-}
-
-function blocksAway(boxes: readonly WallBox[]): Away[] {
-  const places = new Map<string, WallBox[]>()
-  for (const box of boxes) places.set(box.place, [...(places.get(box.place) ?? []), box])
-  return [...places.values()].map((inside) => ({
-    ...blockOf(inside),
-    zones: new Set(inside.flatMap(({ zone }) => zone ?? [])),
-  }))
-}
-
-/** The parts of one place, columns side by side: splices, valves and the like, thermostats; by zone from the top. */
-function blockOf(boxes: readonly WallBox[]): { width: number; height: number; inside: Hung[] } {
-  const [only] = boxes
-  if (only && boxes.length === 1) return { width: only.width, height: only.height, inside: [{ ...only, x: 0, y: 0 }] }
-  const inside: Hung[] = []
-  const early = ({ column }: WallBox) =>
-    column === COLUMNS.trunks || column === COLUMNS.lineSplices || column === COLUMNS.zoneSplices
-  const columns = [
-    boxes.filter(early),
-    boxes.filter((box) => !early(box) && box.column !== COLUMNS.thermostats),
-    boxes.filter(({ column }) => column === COLUMNS.thermostats),
-  ]
-  let x = 2 * GRID
-  let height = 0
-  for (const column of columns) {
-    if (column.length === 0) continue
-    let y = 4 * GRID
-    for (const box of column) {
-      inside.push({ ...box, x, y })
-      y += box.height + GAP
-    }
-    height = Math.max(height, y)
-    x += widest(column) + AISLE
-  }
-  return { width: x - AISLE + 2 * GRID, height, inside }
-}
 
 function rowsOf(
   job: Job,
@@ -351,78 +251,4 @@ function gutter(job: Job, column: readonly { readonly part: string; readonly col
   const turning = Object.values(job.wires).filter(({ from, to }) => here.has(from.part) || here.has(to.part)).length
   const share = at <= COLUMNS.lineSplices ? 0.7 : at === COLUMNS.panel ? 0.35 : 0
   return Math.max(4 * GRID, snap(GRID * (3 + turning * share)))
-}
-
-/** The conductors with one end inside a fold. */
-const into = (job: Job, hidden: ReadonlyMap<string, string>, fold: string) =>
-  Object.entries(job.wires).filter(
-    ([, { from, to }]) => (hidden.get(from.part) === fold) !== (hidden.get(to.part) === fold),
-  )
-
-const membersOf = (hidden: ReadonlyMap<string, string>, fold: string) =>
-  [...hidden].flatMap(([part, of]) => (of === fold ? [part] : []))
-
-function supplyOf(job: Job, hidden: ReadonlyMap<string, string>, plant: readonly WallBox[]): Omit<Block, 'x' | 'y'> {
-  const fed = new Set(plant.map(({ part }) => part))
-  const alone = into(job, hidden, 'supply').filter(
-    ([, { from, to }]) => !fed.has(hidden.get(from.part) === 'supply' ? to.part : from.part),
-  )
-  return {
-    id: 'supply',
-    zone: undefined,
-    parts: membersOf(hidden, 'supply'),
-    width: BLOCK_WIDE,
-    height: Math.max(5 * GRID, HEAD + GRID * (alone.length + 1)),
-    ends: Object.fromEntries(alone.map(([wire], i) => [wire, HEAD + GRID * i])),
-  }
-}
-
-function zoneBlockOf(job: Job, row: Row, hidden: ReadonlyMap<string, string>, width: number): Block {
-  const zone = row.zone!
-  return {
-    id: zone,
-    zone,
-    parts: membersOf(hidden, zone),
-    x: 0,
-    y: row.top,
-    width: Math.max(ZONE_WIDE, width),
-    height: row.height,
-    ends: Object.fromEntries(into(job, hidden, zone).map(([wire], i) => [wire, GRID * (i + 1)])),
-  }
-}
-
-function heightsOf(
-  job: Job,
-  inRow: readonly Hung[],
-  zoneBlocks: readonly Block[],
-  rows: readonly Row[],
-  plant: ReadonlyMap<string, Hung>,
-  blocks: readonly Block[],
-): Heights {
-  const at = new Map<string, number>()
-  const add = ({ part, terminals, y }: Hung) => {
-    for (const one of terminals) at.set(`${part}.${one.terminal}`, y + one.y)
-  }
-  for (const one of [...inRow, ...plant.values()]) add(one)
-  const right = new Set(inRow.map(({ part }) => part))
-  const lanes = new Map(
-    rows.flatMap(({ passing, top }) => passing.map((wire, i) => [wire, top - GRID * (i + 1)] as const)),
-  )
-  const folded = new Map(
-    [...zoneBlocks, ...blocks].flatMap(({ ends, parts, y }) =>
-      Object.entries(ends).flatMap(([wire, down]) => parts.map((part) => [`${wire}@${part}`, y + down] as const)),
-    ),
-  )
-  const of: Heights['of'] = ({ wire, part, terminal }) =>
-    (right.has(part) ? lanes.get(wire) : undefined) ?? at.get(`${part}.${terminal}`) ?? folded.get(`${wire}@${part}`)
-  const all = () =>
-    new Set(
-      Object.entries(job.wires).flatMap(([wire, { from, to }]) =>
-        [from, to].flatMap((end) => {
-          const y = of({ wire, ...end })
-          return y === undefined || !(right.has(end.part) || folded.has(`${wire}@${end.part}`)) ? [] : [y]
-        }),
-      ),
-    )
-  return { of, all, add }
 }

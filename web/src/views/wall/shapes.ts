@@ -39,3 +39,14 @@ export interface Heights {
   /** Another part stands. */
   add(part: Hung): void
 }
+
+/** A row of the wall: what stands in it, and where. */
+export interface Row {
+  readonly zone: string | undefined
+  readonly folded: boolean
+  readonly height: number
+  /** Conductors that pass over its valve, each in a lane above the row. */
+  readonly passing: readonly string[]
+  readonly columns: ReadonlyMap<number, readonly WallBox[]>
+  top: number
+}

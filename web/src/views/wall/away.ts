@@ -1,0 +1,49 @@
+import { COLUMNS, GAP, GRID, type WallBox, widest } from './boxes.ts'
+import type { Hung } from './shapes.ts'
+
+/** Between the columns of a place away from the boiler room. */
+const AISLE = 8 * GRID
+
+/** A place away from the boiler room, as a block of its own. */
+export interface Away {
+  readonly zones: ReadonlySet<string>
+  readonly width: number
+  readonly height: number
+  readonly inside: readonly Hung[]
+}
+
+export function blocksAway(boxes: readonly WallBox[]): Away[] {
+  const places = new Map<string, WallBox[]>()
+  for (const box of boxes) places.set(box.place, [...(places.get(box.place) ?? []), box])
+  return [...places.values()].map((inside) => ({
+    ...blockOf(inside),
+    zones: new Set(inside.flatMap(({ zone }) => zone ?? [])),
+  }))
+}
+
+/** The parts of one place, columns side by side: splices, valves and the like, thermostats; by zone from the top. */
+function blockOf(boxes: readonly WallBox[]): { width: number; height: number; inside: Hung[] } {
+  const [only] = boxes
+  if (only && boxes.length === 1) return { width: only.width, height: only.height, inside: [{ ...only, x: 0, y: 0 }] }
+  const inside: Hung[] = []
+  const early = ({ column }: WallBox) =>
+    column === COLUMNS.trunks || column === COLUMNS.lineSplices || column === COLUMNS.zoneSplices
+  const columns = [
+    boxes.filter(early),
+    boxes.filter((box) => !early(box) && box.column !== COLUMNS.thermostats),
+    boxes.filter(({ column }) => column === COLUMNS.thermostats),
+  ]
+  let x = 2 * GRID
+  let height = 0
+  for (const column of columns) {
+    if (column.length === 0) continue
+    let y = 4 * GRID
+    for (const box of column) {
+      inside.push({ ...box, x, y })
+      y += box.height + GAP
+    }
+    height = Math.max(height, y)
+    x += widest(column) + AISLE
+  }
+  return { width: x - AISLE + 2 * GRID, height, inside }
+}

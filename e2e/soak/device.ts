@@ -85,6 +85,7 @@ function work() {
     if (!made) return
     down('made', `edit ${id} ${full ? 'full' : 'kept'}`)
     session.apply(made.edit)
+    down('shown', id)
   } else {
     const id = `${device}-entry-${n}`
     // Midnight, summer time, and a clock that somebody has set back.
@@ -93,6 +94,7 @@ function work() {
     const entry: Entry = nextEntry(by, log.state().entries, { kind: 'note', text: `${device} ${n}` })
     down('made', `entry ${id} ${full ? 'full' : 'kept'}`)
     log.add([entry])
+    down('shown', id)
   }
 }
 let working: ReturnType<typeof setTimeout>

@@ -166,6 +166,8 @@ async function counted(
   const made = devices.flatMap((one) => one.lines('made').map((line) => line.split(' ')))
   const ids = (kind: string) =>
     made.filter(([of]) => of === kind).map(([, id, how]) => ({ id: id!, full: how === 'full' }))
+  // Killed in the instant between the hand and the page, nobody has seen it kept.
+  const shown = new Set(devices.flatMap((one) => one.lines('shown')))
   const client = createClient({ url: `file:${program.database}` })
   const { rows } = await client.execute({ sql: 'SELECT id FROM edits WHERE job_id = ?', args: [JOB] })
   client.close()
@@ -176,7 +178,8 @@ async function counted(
   // What was made on a full store was said to be kept nowhere but in the window.
   const nameOf = (id: string) => id.replace('-edit-', ' ')
   const lost = ids('edit').filter(
-    ({ id, full }) => !there.has(id) && !full && !said.some((line) => line.includes(`"${nameOf(id)}"`)),
+    ({ id, full }) =>
+      shown.has(id) && !there.has(id) && !full && !said.some((line) => line.includes(`"${nameOf(id)}"`)),
   )
   const kept = ids('entry')
   const document = (await program.job(JOB)).document
@@ -187,7 +190,7 @@ async function counted(
     applied: ids('edit').filter(({ id }) => there.has(id)).length,
     said: said.length,
     lost: lost.map(({ id }) => id),
-    lostEntries: kept.filter(({ id, full }) => !full && !entries.has(id)).map(({ id }) => id),
+    lostEntries: kept.filter(({ id, full }) => shown.has(id) && !full && !entries.has(id)).map(({ id }) => id),
     strange: [...entries].filter((id) => !before(id) && !kept.some((one) => one.id === id)),
     documents: new Set([...reports.map((one) => hash(one.document)), hash(stableText(document))]).size,
     waiting: reports.reduce((sum, { waits }) => sum + waits, 0),

@@ -128,6 +128,18 @@ describe('an edit', () => {
     expect((await ask('/api/jobs/around/edits', send(1, gone))).status).toBe(409)
   })
 
+  it('is given the whole job where it is five hundred edits behind, and put on top where it is not quite', async () => {
+    for (const [id, edits, status] of [
+      ['far-behind', 500, 409],
+      ['near-enough', 499, 200],
+    ] as const) {
+      const job = await stored(id)
+      const many = Array.from({ length: edits }, (_, i) => painting(job, 'w3', `edit-${id}-${i}`))
+      expect((await ask(`/api/jobs/${id}/edits`, send(1, ...many))).status).toBe(200)
+      expect((await ask(`/api/jobs/${id}/edits`, send(1, painting(job, 'w4', `edit-${id}-late`)))).status).toBe(status)
+    }
+  })
+
   it('that would leave a document that is no job is refused whole', async () => {
     const job = await stored('spoilt')
     const good = painting(job, 'w3', 'edit-cccc-1')

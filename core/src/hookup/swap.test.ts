@@ -90,6 +90,8 @@ describe('water', () => {
   ] as const)('like for like with a head that is %s', (head, same, let_down) => {
     const text = says(done(withHead(head), 'V2', same ? 'valve/motor-4' : 'valve/stored-charge'))
     expect(text.includes('the two red cocks')).toBe(let_down)
+    // What was let down is filled again, and never the one without the other.
+    expect(/fill, bleed/i.test(text)).toBe(let_down)
     expect(text.includes('Find out first whether the head comes off dry')).toBe(head === undefined)
   })
 

@@ -239,7 +239,11 @@ function stepsOf(
     )
   for (const want of wants) steps.push({ says: `Bring one more to ${want}.` })
   for (const hazard of next.hazards ?? []) steps.push({ says: hazard })
-  if (valve && body) steps.push({ says: 'Fill, bleed, and look for drips cold; look again hot.', caution: WATER })
+  if (valve && (body || head === undefined))
+    steps.push({
+      says: `${head === undefined && !body ? 'Where water was let out: fill' : 'Fill'}, bleed, and look for drips cold; look again hot.`,
+      caution: WATER,
+    })
   steps.push({
     says: `Power back, and the closing check of what the change touches: ${labelOf(after, part)} and its zone first.`,
   })

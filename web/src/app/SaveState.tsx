@@ -1,11 +1,13 @@
 import { format } from 'date-fns'
 import { Check, CloudOff, RefreshCw } from 'lucide-react'
 import { useSession } from '../data/open-job.tsx'
+import { usePhotosWaiting } from '../data/photos.ts'
 
 /** Always in sight: is what I typed safe? */
 export function SaveState() {
   const { save, savedAt, pending, waiting: unheard } = useSession()
-  const waiting = unheard.size
+  const photos = usePhotosWaiting(({ count }) => count)
+  const waiting = unheard.size + photos
   const unsent = pending + waiting
   const [icon, says] =
     save === 'waiting' || (save === 'saved' && waiting > 0)

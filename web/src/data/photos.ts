@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js'
-import { createStore, del, entries, get, set } from 'idb-keyval'
+import { createStore, del, entries, get, keys, set } from 'idb-keyval'
+import { create } from 'zustand'
 import { api, RefusedByServer } from './api.ts'
 
 /** The longer side a picture has at most, pixels: enough to read a marking, small enough for a cellar's signal. */
@@ -37,10 +38,15 @@ export async function smaller(file: File): Promise<{ hash: string; photo: Blob }
 export const hashOf = (bytes: Uint8Array): string =>
   [...sha256(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
 
-/** Keeps a picture on this device until the server has it. */
+/** How many pictures wait on this device to be sent: as long as one does, not everything is saved. */
+export const usePhotosWaiting = create<{ readonly count: number }>(() => ({ count: 0 }))
+const counted = async () => usePhotosWaiting.setState({ count: (await keys(waiting)).length })
+
+/** Keeps a picture on this device until the server has it. Throws where this browser has no room for it. */
 export async function keepPhoto(job: string, hash: string, photo: Blob): Promise<void> {
   await set(hash, { job, photo } satisfies Waiting, waiting)
-  await sendPhotos()
+  await counted()
+  void sendPhotos()
 }
 
 let sending = false
@@ -59,6 +65,7 @@ export async function sendPhotos(): Promise<void> {
       }
   } finally {
     sending = false
+    await counted()
   }
 }
 

@@ -83,7 +83,7 @@ export const BlockNode = memo(function BlockNode({ data: { block } }: NodeProps<
         {name}
       </span>
       <span className="wall-fine block truncate text-soft">
-        {zone ? says : feeds ? 'feeds live' : 'feeds no live now'}
+        {zone ? says : feeds ? 'feeds live' : 'feeds nothing here'}
       </span>
     </button>
   )

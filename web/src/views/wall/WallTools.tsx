@@ -23,6 +23,7 @@ export function WallTools({
   follow,
   tidy,
   look,
+  zoom,
   room,
 }: {
   job: Job
@@ -32,11 +33,12 @@ export function WallTools({
   follow: (on: boolean) => void
   tidy: () => void
   look: (zone: string | undefined) => void
+  /** Nearer, or further away. */
+  zoom: (way: 'in' | 'out') => void
   /** The nearest room for something, where nothing else hangs. */
   room: (rect: Rect) => Rect
 }) {
   const { picked } = useWorkspace()
-  const flow = useReactFlow()
   const [zone, setZone] = useState<string>()
   const [adding, setAdding] = useState(false)
   const zones = zonesInOrder(job)
@@ -78,10 +80,10 @@ export function WallTools({
         {folds.supply ? 'Open supply' : 'Fold supply'}
       </button>
       <span className="grow" />
-      <button type="button" className={button} aria-label="Further away" onClick={() => void flow.zoomOut()}>
+      <button type="button" className={button} aria-label="Further away" onClick={() => zoom('out')}>
         <Minus size={18} aria-hidden />
       </button>
-      <button type="button" className={button} aria-label="Nearer" onClick={() => void flow.zoomIn()}>
+      <button type="button" className={button} aria-label="Nearer" onClick={() => zoom('in')}>
         <Plus size={18} aria-hidden />
       </button>
       <button

@@ -128,6 +128,10 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
             whole.current = zone === undefined
             look(zone)
           }}
+          zoom={(way) => {
+            whole.current = false
+            void (way === 'in' ? flow.zoomIn() : flow.zoomOut())
+          }}
         />
         <div
           className={`wall relative ${far ? 'wall-far' : ''} ${moving ? 'wall-moving' : ''}`}

@@ -52,6 +52,16 @@ const pierced = (wall: Arrangement) => {
     .map(([wire]) => wire)
 }
 
+/** Conductors that found no way, and lie straight across whatever is there. */
+const lost = ({ wires, bundles, bars }: Arrangement) =>
+  [
+    ...Object.entries(wires).flatMap(([id, { tails }]) => tails.map((points) => [id, points] as const)),
+    ...bundles.map(({ id, points }) => [id, points] as const),
+    ...bars.map(({ part, points }) => [part, points] as const),
+  ].flatMap(([id, points]) =>
+    points.some((b, i) => i > 0 && b.x !== points[i - 1]!.x && b.y !== points[i - 1]!.y) ? [id] : [],
+  )
+
 it.each(jobs)('%s: nothing overlaps, and no conductor runs through a part', (name, job) => {
   arrange(job)
   const from = performance.now()
@@ -61,6 +71,7 @@ it.each(jobs)('%s: nothing overlaps, and no conductor runs through a part', (nam
   expect(overlapping(wall.frames)).toEqual([])
   expect(Object.keys(wall.wires).sort()).toEqual(Object.keys(job.wires).sort())
   expect(pierced(wall)).toEqual([])
+  expect(lost(wall)).toEqual([])
   const { width, height } = wall.extent
   console.info(
     `wall of ${name}: ${wall.parts.length} parts, ${Object.keys(wall.wires).length} wires, ${width} x ${height}, ${wall.crossings} crossings, ${took} ms`,
@@ -101,6 +112,7 @@ it.each(jobs.flatMap(([name, job]) => folds.map(([what, of]) => [name, what, job
     const wall = arrange(job, folded)
     expect(overlapping(rectsOf(wall))).toEqual([])
     expect(pierced(wall)).toEqual([])
+    expect(lost(wall)).toEqual([])
     const inBlock = new Map(wall.blocks.flatMap(({ id, parts }) => parts.map((part) => [part, id] as const)))
     expect([...wall.parts.map(({ part }) => part), ...inBlock.keys()].sort()).toEqual(Object.keys(job.parts).sort())
     for (const [wire, { from, to }] of Object.entries(job.wires)) {

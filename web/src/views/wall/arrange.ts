@@ -70,7 +70,10 @@ export function arrange(job: Job, folds: Folds = NOTHING, held: Held = {}): Arra
 export function obstaclesOf(part: Hung): Rect[] {
   const { x, y, width, terminals, taps, head } = part
   if (taps && head !== undefined)
-    return [{ x, y, width, height: head }, ...Object.values(taps).map(() => ({ x, y, width: 0, height: 0 }))]
+    return [
+      { x, y, width, height: head },
+      ...Object.values(taps).map((tap) => ({ x: x + tap.x, y: y + tap.y, width: 0, height: 0 })),
+    ]
   if (!part.splice) return [part]
   return [{ x, y, width, height: TAG }, ...terminals.map((one) => ({ x, y: y + one.y, width, height: 0 }))]
 }
@@ -210,13 +213,13 @@ function linkOf(a: Hung, b: Hung): Point[] | undefined {
     : undefined
 }
 
-/** A conductor at a splice or a strip goes on to the middle of its bar. */
+/** A conductor at a splice goes on to the middle of its bar. */
 function toBars(id: string, points: Point[], job: Job, hung: ReadonlyMap<string, Hung>): Point[] {
   const wire = job.wires[id.split(':')[0]!]!
   const way = [...points]
   for (const { part, terminal } of [wire.from, wire.to]) {
     const box = hung.get(part)
-    if (!box?.splice && !box?.taps) continue
+    if (!box?.splice) continue
     const exits = exitsOf(box, terminal, id.split(':')[0]!)
     const middle = (exits[0]!.x + exits.at(-1)!.x) / 2
     const at = ({ x, y }: Point) => exits.some((exit) => exit.x === x && exit.y === y)
@@ -272,8 +275,8 @@ function exitsOf(box: Hung, terminal: string, wire: string): Exit[] {
   const tap = box.taps?.[tapKey(terminal, wire)]
   if (tap)
     return [
-      { x: box.x + tap.x - GRID, y: box.y + tap.y, side: 'left' },
-      { x: box.x + tap.x + GRID, y: box.y + tap.y, side: 'right' },
+      { x: box.x + tap.x, y: box.y + tap.y, side: 'left' },
+      { x: box.x + tap.x, y: box.y + tap.y, side: 'right' },
     ]
   if (!found) return [{ x: box.x, y: box.y, side: 'left' }]
   const y = box.y + found.y

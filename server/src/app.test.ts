@@ -104,6 +104,18 @@ describe('an edit', () => {
     expect((await now('stale')).said.document?.planned.wires.w3?.colour).toBe('blue')
   })
 
+  it('of a whole, of which somebody else has changed a piece since, is put over it, and said', async () => {
+    const job = await stored('whole')
+    await ask('/api/jobs/whole/edits', send(1, painting(job, 'w3', 'edit-whole-1')))
+    const path = ['planned', 'wires', 'w3']
+    const all = {
+      id: 'edit-whole-2',
+      name: 'All',
+      patches: [{ op: 'replace', path, value: { ...job.wires.w3!, colour: 'blue' } }],
+    }
+    expect(await ask('/api/jobs/whole/edits', send(1, all))).toEqual({ status: 200, said: { revision: 3, over: true } })
+  })
+
   it('of what nobody has touched since is put on what the others saved', async () => {
     const job = await stored('apart')
     await ask('/api/jobs/apart/edits', send(1, painting(job, 'w3', 'edit-apart-1')))

@@ -40,3 +40,22 @@ it('the same job keeps every name, and so does what was wired at first', () => {
   const shuffled = namedAs(job, { ...job, wired: { parts: job.parts, cables: job.cables, wires: job.wires } } as Job)
   expect(shuffled.wired?.wires).toEqual(job.wires)
 })
+
+it('two new parts under numbers that are in use get two numbers that are not', () => {
+  const job = demoJobs['kestrel-point']!()
+  const moved = JSON.parse(JSON.stringify(job).replaceAll('"S8"', '"S80"').replaceAll('"S9"', '"S90"')) as Job
+  // Two splices that nothing is on yet, under the numbers of two that are.
+  const bare = { kind: job.parts.S8!.kind, label: 'Splice S8', place: job.parts.S8!.place }
+  moved.parts = { ...moved.parts, S8: bare, S9: { ...bare, label: 'Splice S9' } }
+  const named = namedAs(job, moved)
+  expect(named.parts.S8!.label).toBe(job.parts.S8!.label)
+  expect(Object.keys(named.parts)).toHaveLength(Object.keys(job.parts).length + 2)
+  const added = Object.keys(named.parts).filter((id) => !job.parts[id])
+  expect(new Set(added).size).toBe(2)
+  for (const id of added) expect(named.parts[id]!.label).toBe(`Splice ${id}`)
+  expect(
+    compare(job, named)
+      .changes.map(({ says }) => says)
+      .sort(),
+  ).toEqual(added.map((id) => `Splice ${id} added`).sort())
+})

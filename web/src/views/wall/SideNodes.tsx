@@ -1,7 +1,8 @@
 import { kindOf, labelOf, lengthInWords, zonesInOrder } from '@civil-lantern/core'
 import type { Node, NodeProps } from '@xyflow/react'
 import { memo } from 'react'
-import type { Frame, Mouth } from './arrange.ts'
+import type { Frame } from './arrange.ts'
+import type { Mouth } from './mouths.ts'
 import type { Block } from './shapes.ts'
 import { useWall } from './wall-state.ts'
 

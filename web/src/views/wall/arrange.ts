@@ -1,44 +1,17 @@
 import type { Job } from '@civil-lantern/core'
-import { boxesOf, GAP, GRID, snap, tapKey } from './boxes.ts'
-import { clear, hang } from './hang.ts'
+import { type Bar, type Bundle, barsOf, bundlesOf, linkOf } from './bars.ts'
+import { boxesOf, GAP, GRID, tapKey } from './boxes.ts'
+import { hang } from './hang.ts'
+import { coreExit, mouthsOf, right, type Sheath, sheathExit } from './mouths.ts'
 import { type Ask, type Exit, type Point, type Rect, Router, straightened } from './route.ts'
-import { MOUTH, REACH, SHEATH } from './rows.ts'
 import type { Block, Folds, Hanging, Held, Hung } from './shapes.ts'
 import { TAG } from './trunks.ts'
-
-/** The end of a sheath, where its cores come out. */
-export interface Mouth extends Rect {
-  /** From the top of the mouth to each core. */
-  readonly cores: Readonly<Record<string, number>>
-}
-
-/** A cable on the wall: one sheath between two mouths. */
-export interface Sheath {
-  readonly cable: string
-  readonly near: Mouth
-  readonly far: Mouth
-  readonly points: readonly Point[]
-}
 
 /** One conductor: from its terminal to its other one, or to the mouth of a sheath and out of the other mouth. */
 export interface WirePath {
   readonly tails: readonly (readonly Point[])[]
   readonly cable?: string
   readonly core?: string
-}
-
-/** All that runs from the folded supply to one part of the plant, or from one of them to another, drawn as one. */
-export interface Bundle {
-  readonly id: string
-  readonly wires: readonly string[]
-  readonly points: readonly Point[]
-}
-
-/** What joins the ways of a splice, or hangs from a terminal of a strip: upright, down to its last conductor. */
-export interface Bar {
-  readonly part: string
-  readonly terminal?: string
-  readonly points: readonly [Point, Point]
 }
 
 export interface Frame extends Rect {
@@ -58,7 +31,6 @@ export interface Arrangement extends Hanging {
 }
 
 const MARGIN = 6 * GRID
-const PITCH = GRID
 const NOTHING: Folds = { supply: false, zones: new Set() }
 
 /** Arranges a wall. @param folds what is folded to a block @param held how parts hung a moment ago */
@@ -173,46 +145,6 @@ function wired(job: Job, { parts, blocks, bundled }: Hanging): Arrangement {
   }
 }
 
-function barsOf(job: Job, box: Hung): Bar[] {
-  const { part, x, y, width, terminals, taps, splice } = box
-  if (taps)
-    return terminals.flatMap(({ terminal, x: along, y: down }) => {
-      const own = Object.keys(job.wires).flatMap((wire) => taps[tapKey(terminal, wire)]?.y ?? [])
-      if (own.length === 0 || along === undefined) return []
-      const points = [
-        { x: x + along, y: y + down },
-        { x: x + along, y: y + Math.max(...own) },
-      ] as const
-      return [{ part, terminal, points }]
-    })
-  if (!splice || terminals.length === 0) return []
-  const middle = x + width / 2
-  const last = Math.max(...terminals.map((one) => one.y))
-  return [
-    {
-      part,
-      points: [
-        { x: middle, y: y + TAG },
-        { x: middle, y: y + last },
-      ],
-    },
-  ]
-}
-
-/** Two splices one below the other on one trunk: their conductor is a piece of it. */
-function linkOf(a: Hung, b: Hung): Point[] | undefined {
-  if (!a.splice || !b.splice || a.x !== b.x) return undefined
-  const [upper, lower] = a.y < b.y ? [a, b] : [b, a]
-  const x = upper.x + upper.width / 2
-  const from = upper.y + Math.max(...upper.terminals.map((one) => one.y))
-  return lower.y >= from && lower.y - from <= 12 * GRID
-    ? [
-        { x, y: from },
-        { x, y: lower.y },
-      ]
-    : undefined
-}
-
 /** A conductor at a splice goes on to the middle of its bar. */
 function toBars(id: string, points: Point[], job: Job, hung: ReadonlyMap<string, Hung>): Point[] {
   const wire = job.wires[id.split(':')[0]!]!
@@ -230,45 +162,8 @@ function toBars(id: string, points: Point[], job: Job, hung: ReadonlyMap<string,
   return straightened(way)
 }
 
-/** Down the left side of the plant: from the supply with a branch to each part, and from one part to another. */
-function bundlesOf(
-  job: Job,
-  bundled: ReadonlySet<string>,
-  hung: ReadonlyMap<string, Hung>,
-  blocks: readonly Block[],
-): Bundle[] {
-  const supply = blocks.find(({ id }) => id === 'supply')
-  if (!supply) return []
-  const pairs = new Map<string, { ends: (Rect | Block)[]; wires: string[] }>()
-  for (const wire of bundled) {
-    const { from, to } = job.wires[wire]!
-    const ends = [from, to].map(({ part }) => hung.get(part)).filter((box) => box !== undefined)
-    if (ends.length === 0) continue
-    const id = [ends.length === 1 ? 'supply' : '', ...ends.map(({ part }) => part).sort()].join(' ')
-    const pair = pairs.get(id) ?? { ends: ends.length === 1 ? [supply, ...ends] : ends, wires: [] }
-    pair.wires.push(wire)
-    pairs.set(id, pair)
-  }
-  const edge = Math.min(supply.x, ...[...pairs.values()].flatMap(({ ends }) => ends.map(({ x }) => x)))
-  let lane = 0
-  return [...pairs].map(([id, { ends, wires }]) => {
-    const fromSupply = ends[0] === supply
-    // What the supply feeds is one trunk; what runs within the plant has a lane of its own.
-    const x = edge - 2 * GRID - (fromSupply ? 0 : GRID * ++lane)
-    const points = ends.map((box) => ({
-      x: box.x,
-      y: box === supply ? supply.y + GRID * 3 : box.y + (fromSupply ? 2 * GRID : 3 * GRID),
-    }))
-    const [a, b] = points as [Point, Point]
-    return { id, wires, points: straightened([a, { x, y: a.y }, { x, y: b.y }, b]) }
-  })
-}
-
 const blockExits = ({ x, y, width, zone }: Block, down: number): Exit[] =>
   zone === undefined ? [{ x: x + width, y: y + down, side: 'right' }] : [{ x, y: y + down, side: 'left' }]
-
-const right = (rect: Rect) => rect.x + rect.width
-const middle = (rect: Rect) => rect.y + rect.height / 2
 
 function exitsOf(box: Hung, terminal: string, wire: string): Exit[] {
   const found = box.terminals.find((one) => one.terminal === terminal)
@@ -283,82 +178,6 @@ function exitsOf(box: Hung, terminal: string, wire: string): Exit[] {
   const left: Exit = { x: box.x, y, side: 'left' }
   const rightward: Exit = { x: right(box), y, side: 'right' }
   return found.side === 'both' ? [left, rightward] : [found.side === 'left' ? left : rightward]
-}
-
-/** The sheath leaves a mouth towards the other one, the cores leave it away from it. */
-const faces = (mouth: Mouth, other: Mouth) => (mouth.x <= other.x ? 'right' : 'left')
-const sheathExit = (mouth: Mouth, other: Mouth): Exit => {
-  const side = faces(mouth, other)
-  return { x: side === 'right' ? right(mouth) : mouth.x, y: snap(middle(mouth)), side }
-}
-const coreExit = (mouth: Mouth, other: Mouth, core: string): Exit => {
-  const side = faces(mouth, other) === 'right' ? 'left' : 'right'
-  return { x: side === 'right' ? right(mouth) : mouth.x, y: mouth.y + mouth.cores[core]!, side }
-}
-
-interface Mouths {
-  readonly cable: string
-  readonly near: Mouth
-  readonly far: Mouth
-}
-
-/** Where every cable in use enters the boiler room and comes out at its far end. */
-function mouthsOf(job: Job, hung: ReadonlyMap<string, Hung>, blocks: readonly Block[], home: string): Mouths[] {
-  const wanted = Object.entries(job.cables).flatMap(([cable, { from, to, cores }]) => {
-    if (from === to) return []
-    const ends = Object.values(job.wires)
-      .filter((wire) => wire.cable === cable)
-      .flatMap((wire) => [hung.get(wire.from.part), hung.get(wire.to.part)])
-      .filter((box) => box !== undefined)
-    const there = ends.filter(({ place }) => place === to)
-    const here = ends.filter(({ place }) => place !== to)
-    if (there.length === 0 || here.length === 0) return []
-    const x = Math.min(...there.map((box) => box.x)) - REACH - MOUTH
-    return [{ cable, here, far: { x, width: MOUTH, ...coresLevel(job, cable, Object.keys(cores), there) } }]
-  })
-  wanted.sort((a, b) => a.far.y - b.far.y)
-  const rooms = [...hung.values()]
-  const homeward = rooms.filter(({ place }) => place === home)
-  const edge = Math.max(...(homeward.length > 0 ? homeward : rooms).map(right), 0)
-  const taken: Rect[] = [...rooms, ...blocks]
-  const place = (mouth: Mouth): Mouth => {
-    const free = { ...mouth, ...clear(mouth, taken, GRID) }
-    taken.push(free)
-    return free
-  }
-  return wanted.map(({ cable, here, far }) => {
-    const atHome = here.some((box) => box.place === home)
-    // Folded rows may reach further than any part that is seen.
-    const x = atHome ? Math.max(edge + REACH, far.x - SHEATH - MOUTH) : Math.max(...here.map(right)) + REACH
-    return { cable, far: place(far), near: place({ ...far, x: snap(x) }) }
-  })
-}
-
-/** A mouth whose cores lie level with the terminals they go to, as far as they are apart; spare ones below them. */
-function coresLevel(job: Job, cable: string, names: readonly string[], there: readonly Hung[]) {
-  const wanted = new Map(
-    Object.values(job.wires).flatMap((wire) => {
-      if (wire.cable !== cable || wire.core === undefined) return []
-      const box = there.find(({ part }) => part === wire.from.part || part === wire.to.part)
-      const terminal = box?.terminals.find((one) =>
-        [wire.from, wire.to].some((end) => end.part === box.part && end.terminal === one.terminal),
-      )
-      return box && terminal ? [[wire.core, box.y + terminal.y] as const] : []
-    }),
-  )
-  const order = [...names].sort((a, b) => (wanted.get(a) ?? Number.MAX_VALUE) - (wanted.get(b) ?? Number.MAX_VALUE))
-  const at = new Map<string, number>()
-  let last = Number.NEGATIVE_INFINITY
-  for (const core of order) {
-    last = Math.max(last + PITCH, wanted.get(core) ?? (Number.isFinite(last) ? last + PITCH : snap(middle(there[0]!))))
-    at.set(core, last)
-  }
-  const y = at.get(order[0]!)! - PITCH
-  return {
-    y,
-    height: last + PITCH - y,
-    cores: Object.fromEntries(names.map((core) => [core, at.get(core)! - y])),
-  }
 }
 
 function around(rects: readonly Rect[], margin: number): Rect {

@@ -53,6 +53,9 @@ it('uprights stand so that what leaves them crosses as few as can be', () => {
   // At the left, the long one's conductor passes below the short; the short one's would cross the long.
   expect(uncrossed([short, long])).toEqual([long, short])
   expect(uncrossed([long, short])).toEqual([long, short])
+  // One crossing saved is worth the move.
+  const once = upright(0, 50, 10)
+  expect(uncrossed([once, long])).toEqual([long, once])
   const leftward: Upright = { from: 0, to: 100, leaves: [{ y: 50, right: false }] }
   expect(uncrossed([upright(0, 100), leftward])[0]).toBe(leftward)
   expect(uncrossed([])).toEqual([])

@@ -1,4 +1,4 @@
-import { Finder, plannedJob, StandInWall } from '@civil-lantern/core'
+import { calling, DEAD, Finder, plannedJob, StandInWall } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
 import { Window } from './browser.ts'
 import { oneProgram } from './one-window.ts'
@@ -31,18 +31,21 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   const answer = async () => {
     const { id, stand } = await page.$eval('[data-ask]', (card) => ({
       id: card.getAttribute('data-ask') ?? '',
-      stand: (card.getAttribute('data-stand') ?? '').split(' ').filter(Boolean),
+      stand: card.getAttribute('data-stand') ?? '',
     }))
     const ask = asks.find((one) => one.id === id)!
-    const shown = wall.shows(ask, stand)
-    const bring = await page.$('::-p-xpath(//button[.="It is so at the wall"])')
+    const shown = wall.shows(ask, stand === 'dead' ? DEAD : calling(...stand.split(' ').filter(Boolean)))
+    const bring = await page.$('::-p-xpath(//button[.="It is so at the wall" or .="It is off, and I proved it dead"])')
     if (bring) {
       await bring.click()
-      await window.sees('So it is on this bench')
+      await window.sees(stand === 'dead' ? 'Proven dead here' : 'So it is on this bench')
     }
     const before = await page.$$eval('[data-seen]', (all) => all.length)
     if (typeof shown === 'number') {
-      await window.fill('I read, in V', String(shown))
+      await window.fill(
+        ask.ask === 'volts' ? 'I read, in V' : 'I read, in Ω',
+        Number.isFinite(shown) ? String(shown) : 'OL',
+      )
       await window.click('button', 'Keep it')
     } else await window.click('button', `${shown[0]!.toUpperCase()}${shown.slice(1)}`)
     await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)

@@ -23,10 +23,13 @@ describe('what is complained of', () => {
     ['it is cold', 'names no zone of this job. It has: Press floor, Tasting room'],
     ['{"cold":["attic"]}', 'no zone "attic"'],
     ['{"cold":[]}', 'no cold zone'],
-    ['{"heats":["zone1"]}', 'no cold zone'],
+    ['{"heats":["zone1"]}', 'no cold zone, and none that heats uncalled'],
     ['{', 'is no JSON'],
   ])('%j is refused in words', (text, why) => expect(() => complaintIn(job, text)).toThrow(why))
 })
+
+it('a zone that heats though nobody calls is a complaint by itself', () =>
+  expect(complaintIn(job, '{"uncalled":["Press floor"]}')).toMatchObject({ cold: [], uncalled: ['zone1'] }))
 
 describe('what an answer says', () => {
   const wrong = (words: string) => ({ wrong: expect.stringContaining(words) })
@@ -43,10 +46,17 @@ describe('what an answer says', () => {
     ['runs', { seen: 'runs' }, 'yes'],
     ['runs', { seen: 'starts and stops' }, 'yes'],
     ['runs', { seen: 'stands' }, 'no'],
-    ['runs', { seen: 'purple' }, wrong('is one of runs, stands')],
+    ['runs', { seen: 'purple' }, wrong('is one of yes, no, runs')],
     ['runs', {}, wrong('not null')],
     ['lever', { seen: 'slack' }, 'slack'],
-    ['lever', { seen: 'slack: the gear has stripped' }, wrong('is one of firm')],
+    ['lever', { seen: 'slack: the gear has stripped' }, 'slack'],
+    ['lever', { seen: 'limp' }, 'slack'],
+    ['lever', { seen: 'cannot tell' }, wrong('is one of firm')],
+    ['ohms', { value: null, shows: 'OL' }, Number.POSITIVE_INFINITY],
+    ['ohms', { value: 1e9 }, 1e9],
+    ['alone', { value: 1.1e9 }, wrong('more than a meter shows')],
+    ['core', { seen: 'broken' }, 'broken'],
+    ['joint', { seen: 'cap missing' }, 'loose'],
   ] as const)('%s %j', (ask, answer, shown) => expect(shownBy({ ask }, answer)).toEqual(shown))
 })
 
@@ -72,8 +82,9 @@ describe('a command that answers', () => {
 
 describe('the search', () => {
   const search = async (command: string, more: { deadOnly?: boolean } = {}) => {
-    const said: { request?: { ask: string }; passedOver?: string; solved?: boolean; why?: string }[] = []
-    const code = await findBy(job, [], { cold: ['zone2'], heats: [] }, command, {
+    const said: { request?: { ask: string; power?: boolean }; passedOver?: string; solved?: boolean; why?: string }[] =
+      []
+    const code = await findBy(job, [], { cold: ['zone2'], heats: [], uncalled: [] }, command, {
       ...more,
       patience: 5,
       print: (line) => said.push(line),
@@ -83,7 +94,7 @@ describe('the search', () => {
 
   it('with dead work only asks for no reading on a live circuit', async () => {
     const { said } = await search(always({ seen: 'runs' }), { deadOnly: true })
-    expect(said.some(({ request }) => request?.ask === 'read')).toBe(false)
+    expect(said.some(({ request }) => request?.ask === 'read' && request.power)).toBe(false)
     expect(said.some(({ request }) => request?.ask === 'see')).toBe(true)
   })
 

@@ -2,24 +2,33 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { createInterface } from 'node:readline'
 import {
   type Ask,
+  type AskForm,
+  type AskStand,
+  askKind,
   type Evidence,
   FIND_WORDS,
   Finder,
-  type Findings,
+  inOhms,
   type Job,
-  NONE,
   placeOf,
-  WELL,
+  search,
+  type Wanted,
+  wordFor,
   zonesInOrder,
 } from '@civil-lantern/core'
 import { Refused } from './refused.ts'
 
+/** What is looked at, in the words of a request. */
+const LOOKS: Readonly<Partial<Record<AskForm, string>>> = { runs: 'running' }
+const lookOf = (form: AskForm): string => LOOKS[form] ?? form
+
 /** What a part may show, by what is looked at: the words an answerer may use. */
-export const WORDS = {
-  lever: FIND_WORDS.lever,
-  running: ['runs', 'stands', 'starts and stops'],
-  pipe: ['cold', 'warms', 'hot'],
-} as const
+export const WORDS: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
+  Object.entries(FIND_WORDS).map(([form, words]) => [
+    lookOf(form as AskForm),
+    [...words, ...Object.keys(askKind(form as AskForm).alike ?? {}), 'cannot tell'],
+  ]),
+)
 
 /** Seconds without a line after which the answerer counts as dead. */
 const PATIENCE = 60
@@ -82,8 +91,16 @@ export class Answerer {
   }
 }
 
+/** What is complained of: zones that stay cold, that heat when they call, and that heat though nobody does. */
+export interface Complaint {
+  readonly says: string
+  readonly cold: readonly string[]
+  readonly heats: readonly string[]
+  readonly uncalled: readonly string[]
+}
+
 /** What is complained of: zones by id or name out of JSON, or by their names in the text. */
-export function complaintIn(job: Job, text: string): { says: string; cold: string[]; heats: string[] } {
+export function complaintIn(job: Job, text: string): Complaint {
   if (text.trim() === '')
     throw new Refused('The complaint is empty. Say which zone stays cold, such as "Signal house stays cold".')
   const zones = zonesInOrder(job)
@@ -94,85 +111,84 @@ export function complaintIn(job: Job, text: string): { says: string; cold: strin
     return zone.id
   }
   if (text.trim().startsWith('{')) {
-    let read: { says?: unknown; cold?: unknown; heats?: unknown }
+    let read: { says?: unknown; cold?: unknown; heats?: unknown; uncalled?: unknown }
     try {
       read = JSON.parse(text)
     } catch {
       throw new Refused(
-        '--complaint begins with { and is no JSON. Write {"says":"...","cold":["zone"],"heats":["zone"]}.',
+        '--complaint begins with { and is no JSON. Write {"says":"...","cold":["zone"],"heats":["zone"],"uncalled":["zone"]}.',
       )
     }
     const list = (value: unknown) => (Array.isArray(value) ? value.map(idOf) : [])
     const cold = list(read.cold)
-    if (cold.length === 0) throw new Refused(`--complaint names no cold zone. The job has: ${known}.`)
-    return { says: String(read.says ?? 'stays cold'), cold, heats: list(read.heats) }
+    const uncalled = list(read.uncalled)
+    if (cold.length + uncalled.length === 0)
+      throw new Refused(`--complaint names no cold zone, and none that heats uncalled. The job has: ${known}.`)
+    return { says: String(read.says ?? 'stays cold'), cold, heats: list(read.heats), uncalled }
   }
   const cold = zones.filter(({ name }) => text.toLowerCase().includes(name.toLowerCase())).map(({ id }) => id)
   if (cold.length === 0) throw new Refused(`The complaint names no zone of this job. It has: ${known}.`)
-  return { says: text, cold, heats: [] }
+  return { says: text, cold, heats: [], uncalled: [] }
 }
 
 /** How an ask is put to an answerer. */
-function requestFor(job: Job, ask: Ask, stand: readonly string[]): Record<string, unknown> {
+function requestFor(job: Job, ask: Ask, { calls, power }: AskStand): Record<string, unknown> {
   const around = {
-    calls: stand,
-    callNames: stand.map((id) => job.zones[id]?.name ?? id),
+    calls,
+    callNames: calls.map((id) => job.zones[id]?.name ?? id),
     seconds: SETTLED,
-    power: true,
-    lifted: [],
+    power,
+    lifted: ask.ask === 'alone' ? [ask.from] : [],
     linked: [],
   }
-  if (ask.ask === 'volts')
-    return { ask: 'read', mode: 'loz', from: ask.from, to: ask.to, ...around, place: placeOf(job, ask.from!) }
-  const what = ask.ask === 'lever' ? 'lever' : 'running'
-  return { ask: 'see', of: `part:${ask.part}`, what, ...around, place: job.places[ask.place]?.name ?? '' }
+  if (ask.from !== undefined && ask.to !== undefined) {
+    const mode = inOhms(ask.ask) ? 'ohms' : 'loz'
+    return { ask: 'read', mode, from: ask.from, to: ask.to, ...around, place: placeOf(job, ask.from) }
+  }
+  const of = ask.wire ? `wire:${ask.wire}` : ask.ask === 'pipe' ? `zone:${ask.zone}` : `part:${ask.part}`
+  return { ask: 'see', of, what: lookOf(ask.ask), ...around, place: job.places[ask.place]?.name ?? '' }
 }
 
 /** Everything has been waited for. */
 const SETTLED = 600
 
+/** The most a meter shows. */
+const MOST: Readonly<Record<'volts' | 'ohms', readonly [number, string]>> = { volts: [1000, 'V'], ohms: [1e9, 'ohm'] }
+
 /** What an answer says, as the search takes it; a sentence where it says nothing that can be taken. */
-export function shownBy(ask: Pick<Ask, 'ask'>, answer: Record<string, unknown>): number | string | { wrong: string } {
+export function shownBy(
+  { ask }: Pick<Ask, 'ask'>,
+  answer: Record<string, unknown>,
+): number | string | { wrong: string } {
   if (typeof answer.refused === 'string') return { wrong: `refused: ${answer.refused}` }
-  if (ask.ask === 'volts') {
+  if (ask === 'volts' || inOhms(ask)) {
     const { value, low, high } = answer
-    if (value === null) return { wrong: 'a reading in volts cannot be OL' }
-    const volts =
+    if (value === null) return inOhms(ask) ? Number.POSITIVE_INFINITY : { wrong: 'a reading in volts cannot be OL' }
+    const read =
       typeof value === 'number'
         ? value
         : typeof low === 'number' && typeof high === 'number'
           ? (low + high) / 2
           : undefined
-    if (volts === undefined) return { wrong: 'a reading needs "value", or "low" and "high"' }
-    if (!Number.isFinite(volts) || Math.abs(volts) > 1000) return { wrong: `${volts} V is more than a meter shows` }
-    return Math.abs(volts)
+    if (read === undefined) return { wrong: 'a reading needs "value", or "low" and "high"' }
+    const [most, unit] = MOST[inOhms(ask) ? 'ohms' : 'volts']
+    if (!Number.isFinite(read) || Math.abs(read) > most) return { wrong: `${read} ${unit} is more than a meter shows` }
+    return Math.abs(read)
   }
-  const seen = answer.seen
-  const words: readonly string[] = ask.ask === 'lever' ? WORDS.lever : WORDS.running
-  if (typeof seen !== 'string' || !words.includes(seen))
-    return { wrong: `"seen" is one of ${words.join(', ')}, not ${JSON.stringify(seen ?? null)}` }
-  if (ask.ask === 'lever') return seen
-  return seen === 'stands' ? 'no' : 'yes'
+  const { seen } = answer
+  const word = typeof seen === 'string' ? wordFor(ask, seen) : undefined
+  if (word !== undefined) return word
+  return { wrong: `"seen" is one of ${WORDS[lookOf(ask)]!.join(', ')}, not ${JSON.stringify(seen ?? null)}` }
 }
-
-const run = (work: Generator<number, Findings>): Findings => {
-  for (;;) {
-    const next = work.next()
-    if (next.done) return next.value
-  }
-}
-
-/** Tests after which a search that does not end is ended. */
-const MOST = 60
 
 /**
- * Searches for what is wrong by asking a command, and closes with the closing check: every zone that was complained of, and
- * each of the others, heats when it calls alone.
+ * Searches for what is wrong by asking a command, and closes with the closing check: each zone heats when it calls alone, and all is
+ * at rest when nobody does.
  */
 export async function findBy(
   job: Job,
   base: ConstructorParameters<typeof Finder>[1],
-  complaint: { cold: readonly string[]; heats: readonly string[] },
+  complaint: Omit<Complaint, 'says'>,
   command: string,
   {
     deadOnly = false,
@@ -180,96 +196,79 @@ export async function findBy(
     print,
   }: { deadOnly?: boolean; patience?: number; print: (line: object) => void },
 ): Promise<number> {
-  const finder = new Finder(job, base)
-  const answerer = new Answerer(command)
-  const evidence: Evidence[] = [
+  const begins: Evidence[] = [
     ...complaint.cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
     ...complaint.heats.map((zone) => ({ is: 'room' as const, zone, heats: true })),
+    ...complaint.uncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, uncalled: true as const })),
   ]
-  const repairs: string[] = []
-  const refused = new Set<string>()
-  let [tests, minutes] = [0, 0]
-  let place: string | undefined
-  let suspects: Findings['units'] = []
-  const end = async (solved: boolean, why?: string) => {
-    print({
-      solved,
-      repairs,
-      suspects: suspects.slice(0, 5).map(({ unit, says, share }) => ({ unit, says, share })),
-      tests,
-      minutes: Number(minutes.toFixed(1)),
-      ...(why ? { why } : {}),
-    })
-    if (!why?.startsWith('The command')) await answerer.ask({ ask: 'end' }, 1)
-    answerer.close()
-    return solved ? 0 : 1
-  }
-  /** Does every zone heat when it calls by itself? The first that does not, or an answerer that says nothing. */
-  const closing = async (): Promise<{ cold?: string; dead?: string }> => {
-    for (const { id, name } of zonesInOrder(job)) {
-      const request = {
-        ask: 'see',
-        of: `zone:${id}`,
-        what: 'pipe',
-        calls: [id],
-        callNames: [name],
-        seconds: SETTLED,
-        power: true,
-      }
-      const answer = await answerer.ask(request, patience)
-      if (typeof answer === 'string') return { dead: answer }
-      print({ request, answer })
-      const heats = answer.seen === 'hot' || answer.seen === 'warms'
-      evidence.push({ is: 'room', zone: id, heats })
-      if (!heats) return { cold: id }
-    }
-    return {}
-  }
-  for (;;) {
-    const found = run(
-      finder.find(complaint.cold, evidence, place, (ask) => !refused.has(ask.id) && !(deadOnly && ask.ask === 'volts')),
-    )
-    suspects = found.units
-    const top = found.units[0]
-    const best =
-      found.repair ??
-      (!found.next ? (found.look[0] ?? found.units.find(({ unit }) => unit !== NONE && unit !== WELL)) : undefined)
-    if (top?.unit === WELL && top.share > 0.8) {
-      const check = await closing()
-      if (check.dead) return end(false, check.dead)
-      if (!check.cold) return end(true)
-      continue
-    }
-    if (best) {
-      if (repairs.includes(best.unit) || repairs.length >= 6)
-        return end(false, 'Nothing more that can be asked parts what is left.')
-      const [part = ''] = best.unit.split('/')
-      const does = /\/setting$/.test(best.unit) ? 'set' : best.unit.includes('/') ? 'replace' : 'remake'
-      const request = { ask: 'repair', unit: best.unit, ...(job.parts[part] ? { part } : { wire: part }), do: does }
-      const answer = await answerer.ask(request, patience)
-      if (typeof answer === 'string') return end(false, answer)
-      print({ request, answer, says: best.says, share: best.share })
-      repairs.push(best.unit)
-      evidence.push({ is: 'repair', unit: best.unit })
-      const check = await closing()
-      if (check.dead) return end(false, check.dead)
-      if (!check.cold) return end(true)
-      continue
-    }
-    const { next } = found
-    if (!next || tests >= MOST) return end(false, 'Nothing more can be asked.')
-    const request = requestFor(job, next.ask, next.stand)
+  const answerer = new Answerer(command)
+  const work = search(
+    new Finder(job, base),
+    job,
+    [...complaint.cold, ...complaint.uncalled],
+    begins,
+    ({ ask }) => !(deadOnly && ask === 'volts'),
+  )
+  let next = work.next()
+  let counted = { tests: 0, minutes: 0 }
+  while (!next.done) {
+    const wanted = next.value
+    const request = requestOf(job, wanted)
     const answer = await answerer.ask(request, patience)
-    if (typeof answer === 'string') return end(false, answer)
-    const shown = shownBy(next.ask, answer)
-    print({ request, answer, ...(typeof shown === 'object' ? { passedOver: shown.wrong } : {}) })
-    tests++
-    if (typeof shown === 'object') {
-      refused.add(next.ask.id)
-      continue
+    if (typeof answer === 'string') {
+      answerer.close()
+      print({ solved: false, repairs: [], suspects: [], ...counted, why: answer })
+      return 1
     }
-    minutes += next.minutes
-    place = next.ask.place
-    evidence.push({ is: 'shown', ask: next.ask.id, stand: next.stand, shown })
+    const shown = wanted.do === 'ask' ? shownBy(wanted.ask, answer) : undefined
+    print({
+      request,
+      answer,
+      ...(wanted.do === 'repair' ? { says: wanted.unit.says, share: wanted.unit.share } : {}),
+      ...(typeof shown === 'object' ? { passedOver: shown.wrong } : {}),
+    })
+    if (wanted.do === 'ask' && !wanted.closing)
+      counted = { tests: counted.tests + 1, minutes: Number((counted.minutes + wanted.minutes).toFixed(1)) }
+    const warm = typeof answer.seen === 'string' && wordFor('pipe', answer.seen) === 'warms'
+    next = work.next(wanted.do === 'check' ? warm : typeof shown === 'object' ? undefined : shown)
+  }
+  const { solved, repairs, units, tests, minutes, why } = next.value
+  print({
+    solved,
+    repairs,
+    suspects: units.slice(0, 5).map(({ unit, says, share }) => ({ unit, says, share })),
+    tests,
+    minutes: Number(minutes.toFixed(1)),
+    ...(why ? { why } : {}),
+  })
+  await answerer.ask({ ask: 'end' }, 1)
+  answerer.close()
+  return solved ? 0 : 1
+}
+
+/** What a search wants, as it is put to an answerer. */
+function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
+  if (wanted.do === 'ask') return requestFor(job, wanted.ask, wanted.stand)
+  if (wanted.do === 'repair') {
+    const { unit } = wanted.unit
+    const [id = ''] = unit.split('/')
+    const does = /\/(setting|override|lever)$/.test(unit)
+      ? 'set'
+      : /\/switch$/.test(unit)
+        ? 'switch on'
+        : unit.includes('/') && job.parts[id]
+          ? 'replace'
+          : 'remake'
+    return { ask: 'repair', unit, ...(job.parts[id] ? { part: id } : { wire: id }), do: does }
+  }
+  const { zone } = wanted
+  return {
+    ask: 'see',
+    of: `zone:${zone}`,
+    what: 'pipe',
+    calls: [zone],
+    callNames: [job.zones[zone]?.name ?? zone],
+    seconds: SETTLED,
+    power: true,
   }
 }

@@ -1,5 +1,5 @@
 import { createInterface } from 'node:readline'
-import { type Ask, type Job, StandInWall, type Supposition } from '@civil-lantern/core'
+import { type Ask, type AskForm, FIND_WORDS, type Job, StandInWall, type Supposition } from '@civil-lantern/core'
 
 /**
  * A wall for the desk on the command line: reads one question a line, answers it as a plant with this wrong would, until it is
@@ -23,19 +23,43 @@ export async function standInWall(job: Job, wrong: readonly Supposition[]): Prom
 
 const say = (value: object) => process.stdout.write(`${JSON.stringify(value)}\n`)
 
-function answer(wall: StandInWall, { ask, of, what, from, to, calls, unit }: Record<string, unknown>): object {
-  const stand = Array.isArray(calls) ? calls.map(String) : []
-  const [kind, id = ''] = String(of).split(':')
-  const asked = (one: Partial<Ask> & Pick<Ask, 'ask'>): Ask => ({ id: '', place: '', minutes: 0, says: '', ...one })
+function answer(wall: StandInWall, request: Record<string, unknown>): object {
+  const { ask, of, what, mode, from, to, calls, unit, power, lifted } = request
+  const stand = { calls: Array.isArray(calls) ? calls.map(String) : [], power: power !== false }
   if (ask === 'repair') {
     wall.repair(String(unit))
     return { done: true }
   }
-  if (ask === 'read') return { value: wall.shows(asked({ ask: 'volts', from: String(from), to: String(to) }), stand) }
+  const asked = (one: Partial<Ask> & Pick<Ask, 'ask'>): Ask => ({
+    id: '',
+    power: stand.power,
+    place: '',
+    minutes: 0,
+    says: '',
+    ...one,
+  })
+  if (ask === 'read') {
+    const alone = Array.isArray(lifted) && lifted.length > 0
+    const form = mode === 'ohms' ? (alone ? 'alone' : 'ohms') : 'volts'
+    const point = String(from)
+    for (const end of [from, to])
+      if (!wall.job.parts[String(end).split('.')[0]!]) return { refused: `no terminal ${String(end)}` }
+    const value = wall.shows(
+      asked({ ask: form, from: point, to: String(to), part: point.slice(0, point.indexOf('.')) }),
+      stand,
+    )
+    return value === Number.POSITIVE_INFINITY ? { value: null, shows: 'OL' } : { value }
+  }
   if (ask !== 'see') return { refused: `${String(ask)} is not asked of this wall.` }
+  const [kind, id = ''] = String(of).split(':')
   if (kind === 'zone')
-    return wall.job.zones[id] ? { seen: wall.heats(id) ? 'hot' : 'cold' } : { refused: `no zone ${id}` }
-  if (!wall.job.parts[id]) return { refused: `no part ${id}` }
-  if (what === 'lever') return { seen: wall.shows(asked({ ask: 'lever', part: id }), stand) }
-  return { seen: wall.shows(asked({ ask: 'runs', part: id }), stand) === 'yes' ? 'runs' : 'stands' }
+    return wall.job.zones[id]
+      ? { seen: wall.shows(asked({ ask: 'pipe', zone: id }), stand) === 'warms' ? 'hot' : 'cold' }
+      : { refused: `no zone ${id}` }
+  if (kind === 'wire' ? !wall.job.wires[id] : !wall.job.parts[id]) return { refused: `no ${kind} ${id}` }
+  const form = what === 'running' ? 'runs' : what
+  if (typeof form !== 'string' || !FIND_WORDS[form]) return { refused: `nobody looks at "${String(what)}" here` }
+  return {
+    seen: wall.shows(asked({ ask: form as AskForm, ...(kind === 'wire' ? { wire: id } : { part: id }) }), stand),
+  }
 }

@@ -1,7 +1,21 @@
 import type { Entry } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
-import { type Ask, feltOf } from './ask.ts'
-import type { Evidence } from './finder.ts'
+import { type Ask, asRead, type Shown } from './ask.ts'
+import { wordFor } from './asks/index.ts'
+import { calling, DEAD, NOBODY, type Stand } from './stand.ts'
+
+/**
+ * What happened in a search: a room that heats or stays cold when its zone calls, or though nobody does; what an ask showed; a
+ * unit put right.
+ */
+export type Evidence =
+  | { readonly is: 'room'; readonly zone: string; readonly heats: boolean; readonly uncalled?: true }
+  | { readonly is: 'shown'; readonly ask: string; readonly stand: Stand; readonly shown: Shown }
+  | { readonly is: 'repair'; readonly unit: string }
+
+/** The stand that something was seen in. */
+export const standOf = (one: Exclude<Evidence, { is: 'repair' }>): Stand =>
+  one.is === 'shown' ? one.stand : one.uncalled ? NOBODY : calling(one.zone)
 
 /** Evidence with the entry it comes from, so that it can be taken back. */
 export interface Seen {
@@ -24,21 +38,36 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
       const alone = /^alone:(.+)$/.exec(String(body.step))?.[1]
       return alone && body.outcome === 'pass' ? [{ entry: id, evidence: { is: 'room', zone: alone, heats: true } }] : []
     }
-    const calling = Object.entries(stand?.calls ?? {}).flatMap(([zone, { on }]) => (on ? [zone] : []))
-    if (body.kind === 'reading' && (body.mode === 'loz' || body.mode === 'volts') && typeof body.value === 'number') {
+    const called = Object.entries(stand?.calls ?? {}).flatMap(([zone, { on }]) => (on ? [zone] : []))
+    const at = stand?.power?.on === false ? DEAD : calling(...called)
+    if (body.kind === 'reading') {
       const [from, to] = [pointIn(body.from), pointIn(body.to)]
-      const ask = asks.find((one) => (one.from === from && one.to === to) || (one.from === to && one.to === from))
-      return ask ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: calling, shown: body.value } }] : []
+      const shown = shownBy(body)
+      const lifted = stand?.lifted?.some((point) => point === from || point === to)
+      const form = body.mode !== 'ohms' ? 'volts' : lifted ? 'alone' : 'ohms'
+      const ask = asks.find(
+        (one) => one.ask === form && ((one.from === from && one.to === to) || (one.from === to && one.to === from)),
+      )
+      // Ohms on a circuit that is not dead say nothing of what lies between the leads.
+      const counts = form === 'volts' ? at.power : !at.power
+      return ask && shown !== undefined && counts
+        ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: at, shown } }]
+        : []
     }
     if (body.kind === 'repair') return [{ entry: id, evidence: { is: 'repair', unit: String(body.unit) } }]
     if (body.kind !== 'seen' || body.what !== 'word') return []
     const [of, word] = [String(body.of), String(body.word)]
     if (of.startsWith('zone:')) {
-      if (word !== 'heats' && word !== 'cold') return []
-      return [{ entry: id, evidence: { is: 'room', zone: of.slice('zone:'.length), heats: word === 'heats' } }]
+      const zone = of.slice('zone:'.length)
+      if (word === 'heats' || word === 'cold')
+        return [{ entry: id, evidence: { is: 'room', zone, heats: word === 'heats' } }]
+      return word === 'heats uncalled'
+        ? [{ entry: id, evidence: { is: 'room', zone, heats: true, uncalled: true } }]
+        : []
     }
-    const ask = asks.find((one) => one.ask === body.look && `part:${one.part}` === of)
-    return ask ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: calling, shown: feltOf(word) } }] : []
+    const ask = asks.find((one) => one.ask === body.look && of === (one.wire ? `wire:${one.wire}` : `part:${one.part}`))
+    const shown = ask && wordFor(ask.ask, word)
+    return ask && shown ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: at, shown } }] : []
   })
 }
 
@@ -50,6 +79,13 @@ export function withComplaint(cold: readonly string[], seen: readonly Seen[]): E
   const spoken = new Set(before.flatMap(({ evidence }) => (evidence.is === 'room' ? [evidence.zone] : [])))
   const said = cold.filter((zone) => !spoken.has(zone)).map((zone) => ({ is: 'room' as const, zone, heats: false }))
   return [...said, ...seen.map(({ evidence }) => evidence)]
+}
+
+/** What a reading shows, as a search takes it; nothing where it is neither volts nor ohms, or no number. */
+function shownBy({ mode, value, shows }: Entry['body']): Shown | undefined {
+  if (mode === 'ohms' && value === null && String(shows).startsWith('OL')) return Number.POSITIVE_INFINITY
+  if (typeof value !== 'number' || !['loz', 'volts', 'ohms'].includes(String(mode))) return undefined
+  return mode === 'ohms' ? asRead(value) : value
 }
 
 const pointIn = (end: unknown): string =>

@@ -3,9 +3,9 @@ import { demoJobs } from '../demo/index.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { unitOf } from '../suppose/index.ts'
 import { follow } from '../testing/follow.ts'
-import { evidenceOf, withComplaint } from './evidence.ts'
-import { type Evidence, Finder, type Findings } from './finder.ts'
-import { bandOf, entropy, likelihood, normal } from './likelihood.ts'
+import { type Evidence, evidenceOf, withComplaint } from './evidence.ts'
+import { Finder, type Findings } from './finder.ts'
+import { calling, DEAD, stampOf, standKey } from './stand.ts'
 import { StandInWall } from './stand-in-wall.ts'
 import { NONE, unitInWords, WELL } from './suspects.ts'
 import { weightOf } from './weights.ts'
@@ -65,11 +65,11 @@ describe('a search followed to its end', () => {
       { is: 'room', zone: 'gallery', heats: true },
     ]
     const at = (point: string) => finder.asks.find((one) => one.from === point && one.zone === 'signal')!
-    const lie: Evidence = { is: 'shown', ask: at('TS2.r').id, stand: ['signal'], shown: 0 }
+    const lie: Evidence = { is: 'shown', ask: at('TS2.r').id, stand: calling('signal'), shown: 0 }
     const misled = shareOf(found(['signal'], [...first, lie]), 'V2/head')
     const true_ = (point: string): Evidence => {
       const ask = at(point)
-      return { is: 'shown', ask: ask.id, stand: ['signal'], shown: wall.shows(ask, ['signal']) }
+      return { is: 'shown', ask: ask.id, stand: calling('signal'), shown: wall.shows(ask, calling('signal')) }
     }
     const after = found(['signal'], [...first, lie, true_('V2.m1'), true_('TS2.w')])
     expect(after.units[0]!.unit).toBe('V2/head')
@@ -98,7 +98,7 @@ describe('belief', () => {
 
   it('after a repair that helps nothing is wrong; after one that does not the others are held against what was seen', () => {
     const before: Evidence[] = [cold, { is: 'room', zone: 'gallery', heats: true }]
-    const lever: Evidence = { is: 'shown', ask: 'lever:V2', stand: ['signal'], shown: 'limp' }
+    const lever: Evidence = { is: 'shown', ask: 'lever:V2', stand: calling('signal'), shown: 'limp' }
     const repaired: Evidence = { is: 'repair', unit: 'V2/head' }
     const heats = found(['signal'], [...before, repaired, { is: 'room', zone: 'signal', heats: true }])
     expect(heats.units[0]!.unit).toBe(WELL)
@@ -112,7 +112,9 @@ describe('belief', () => {
 
   it('holds none of these high when nothing on the list would show what was read, and names no repair', () => {
     const asks = finder.asks.filter(({ ask, zone }) => ask === 'volts' && zone === 'signal')
-    const odd = asks.slice(0, 4).map((ask): Evidence => ({ is: 'shown', ask: ask.id, stand: ['signal'], shown: 58 }))
+    const odd = asks
+      .slice(0, 4)
+      .map((ask): Evidence => ({ is: 'shown', ask: ask.id, stand: calling('signal'), shown: 58 }))
     const now = found(['signal'], [cold, ...odd])
     expect(now.units[0]!.unit).toBe(NONE)
     expect(now.repair).toBeUndefined()
@@ -120,30 +122,41 @@ describe('belief', () => {
 })
 
 describe('asking', () => {
-  it('asks nothing twice in one stand, nothing at line voltage, and nothing that lifts or links', () => {
-    for (const make of Object.values(demoJobs)) {
-      const { asks } = new Finder(make())
-      for (const { ask, from, to } of asks) {
-        expect(['volts', 'runs', 'lever']).toContain(ask)
-        for (const point of [from, to]) if (point) expect(point).not.toMatch(/^(MAINS|CB|ES|SS|FS)/)
-      }
-    }
+  it('asks nothing twice in one stand, nor in another where it would show the same of all that are left', () => {
     const { next } = found(['signal'], [])
-    const again = found(['signal'], [{ is: 'shown', ask: next!.ask.id, stand: next!.stand, shown: 'no' }])
+    const word = next!.answers[0]!.says
+    const again = found(['signal'], [{ is: 'shown', ask: next!.ask.id, stand: next!.stand, shown: word }])
     expect(
       [again.next, ...again.others].some(
-        (one) => one?.ask.id === next!.ask.id && one.stand.join() === next!.stand.join(),
+        (one) => one?.ask.id === next!.ask.id && standKey(one.stand) === standKey(next!.stand),
       ),
     ).toBe(false)
+    // What a dial stands at is the same whoever calls.
+    const looked: Evidence = { is: 'shown', ask: 'position:TS2', stand: calling('signal'), shown: 'as it should be' }
+    const after = found(['signal'], [looked])
+    expect([after.next, ...after.others].some((one) => one?.ask.id === 'position:TS2')).toBe(false)
   })
 
-  it('asks no reading in 230 V practice where line voltage stands under the same cover, and says so in the other', () => {
-    for (const make of [demoJobs['quay-terrace']!, demoJobs['lowther-street']!])
-      expect(new Finder(make()).asks.filter(({ ask }) => ask === 'volts')).toEqual([])
+  it('reads live line voltage only where nothing else tells anything, and says where it stands beside', () => {
     const beside = (from: string) => finder.asks.find((one) => one.from === from && one.zone === 'signal')!.besideLine
     // Both leads of the valve loop end at the transformer, whose primary is beside them.
     expect(beside('V2.m1')).toBe(true)
-    expect(finder.asks.every(({ ask, besideLine }) => ask === 'volts' || besideLine === undefined)).toBe(true)
+    const quay = new Finder(demoJobs['quay-terrace']!())
+    expect(quay.asks.filter(({ ask, line }) => ask === 'volts' && !line)).toEqual([])
+    const work = quay.find(['zone1'], [{ is: 'room', zone: 'zone1', heats: false }])
+    let step = work.next()
+    while (!step.done) step = work.next()
+    expect([step.value.next!, ...step.value.others].every(({ ask, stand }) => !(ask.line && stand.power))).toBe(true)
+    // All else refused, the line is what is left.
+    const left = quay.find(
+      ['zone1'],
+      [{ is: 'room', zone: 'zone1', heats: false }],
+      undefined,
+      ({ ask }) => ask === 'volts',
+    )
+    let last = left.next()
+    while (!last.done) last = left.next()
+    expect(last.value.next!.ask.line).toBe(true)
   })
 
   it('counts the walk from where one stands', () => {
@@ -186,17 +199,41 @@ describe('what the log has on a complaint', () => {
     add(entries, { kind: 'seen', what: 'word', of: 'part:V2', look: 'lever', word: 'limp' }, { stand })
     const all = evidenceOf(entries, 'find-case-1', finder.asks).map(({ evidence }) => evidence)
     expect(all.slice(0, 3)).toEqual([
-      { is: 'shown', ask: ask.id, stand: ['signal'], shown: 24.6 },
-      { is: 'shown', ask: ask.id, stand: ['signal'], shown: 24.6 },
+      { is: 'shown', ask: ask.id, stand: calling('signal'), shown: 24.6 },
+      { is: 'shown', ask: ask.id, stand: calling('signal'), shown: 24.6 },
       { is: 'room', zone: 'gallery', heats: true },
     ])
-    expect(all[3]).toMatchObject({ ask: 'lever:V2', shown: 'limp' })
+    expect(all[3]).toMatchObject({ ask: 'lever:V2', shown: 'slack' })
     expect(evidenceOf(entries, 'another-case', finder.asks)).toEqual([])
     add(entries, { kind: 'back', of: 'find-entry-0' })
     add(entries, read, { source: 'computed' })
     add(entries, { ...read, mode: 'ohms' })
+    add(entries, { kind: 'seen', what: 'word', of: 'part:V2', look: 'lever', word: 'cannot tell' }, { stand })
     add(entries, { ...read, to: end('nowhere.x') })
     expect(evidenceOf(entries, 'find-case-1', finder.asks)).toHaveLength(3)
+  })
+
+  it('takes ohms only where it was dead, alone where the leads were lifted, and a core by its wire', () => {
+    const entries: Entry[] = []
+    const ohms = { ...read, mode: 'ohms', to: end('V2.m2'), value: 42, shows: '42 Ω' }
+    add(entries, ohms, { stand: stampOf(job, calling('signal')) })
+    add(entries, ohms, { stand: stampOf(job, DEAD) })
+    add(entries, { ...ohms, value: null, shows: 'OL' }, { stand: stampOf(job, DEAD, 'V2.m1') })
+    add(entries, { ...ohms, value: 9e6, shows: '9 MΩ' }, { stand: stampOf(job, DEAD) })
+    add(entries, { ...ohms, value: null, shows: '' }, { stand: stampOf(job, DEAD) })
+    add(
+      entries,
+      { kind: 'seen', what: 'word', of: 'wire:w21', look: 'core', word: 'broken' },
+      { stand: stampOf(job, DEAD) },
+    )
+    add(entries, { kind: 'seen', what: 'word', of: 'zone:oil', look: 'room', word: 'heats uncalled' })
+    expect(evidenceOf(entries, 'find-case-1', finder.asks).map(({ evidence }) => evidence)).toEqual([
+      { is: 'shown', ask: 'ohms:V2.m1:V2.m2', stand: DEAD, shown: 42 },
+      { is: 'shown', ask: 'alone:V2.m1:V2.m2', stand: DEAD, shown: Number.POSITIVE_INFINITY },
+      { is: 'shown', ask: 'ohms:V2.m1:V2.m2', stand: DEAD, shown: Number.POSITIVE_INFINITY },
+      { is: 'shown', ask: 'core:w21', stand: DEAD, shown: 'broken' },
+      { is: 'room', zone: 'oil', heats: true, uncalled: true },
+    ])
   })
 
   it('where it came up in a proof, what was read and passed there counts too; what failed, and other proofs, do not', () => {
@@ -215,7 +252,7 @@ describe('what the log has on a complaint', () => {
     add(entries, read, { ...of, stand })
     expect(evidenceOf(entries, 'find-case-1', finder.asks).map(({ evidence }) => evidence)).toEqual([
       { is: 'room', zone: 'gallery', heats: true },
-      { is: 'shown', ask: ask.id, stand: ['signal'], shown: 24.6 },
+      { is: 'shown', ask: ask.id, stand: calling('signal'), shown: 24.6 },
     ])
   })
 
@@ -231,30 +268,7 @@ describe('what the log has on a complaint', () => {
   })
 })
 
-describe('the sums behind it', () => {
-  it('a reading is likeliest where it is expected, and never impossible anywhere', () => {
-    expect(likelihood.ofShown(24, 24)).toBeGreaterThan(likelihood.ofShown(22, 24))
-    expect(likelihood.ofShown(0, 24)).toBeGreaterThan(0)
-    // Far off, only the lie is left: 2 % over 30 V.
-    expect(likelihood.ofShown(0, 24)).toBeCloseTo(0.02 / 30, 9)
-    expect(likelihood.ofShown('limp', 'limp') + likelihood.ofShown('hard', 'limp')).toBeCloseTo(1, 9)
-  })
-
-  it.each([
-    [0, 'under 0.5 V'],
-    [0.49, 'under 0.5 V'],
-    [0.5, '0.5 to 2 V'],
-    [24.3, '24.3 to 26 V'],
-    [29, 'over 29 V'],
-  ])('%f V is %s', (volts, says) => expect(bandOf({ ask: 'volts' }, volts).says).toBe(says))
-
-  it('entropy is nought for the certain and greatest for the even', () => {
-    expect(entropy([1, 0])).toBe(0)
-    expect(entropy([0.5, 0.5])).toBe(1)
-    expect(normal([1, 3])).toEqual([0.25, 0.75])
-    expect(normal([0, 0])).toEqual([0, 0])
-  })
-
+describe('suspects', () => {
   it('every suspect has a weight, and a figure is no fault', () => {
     expect(weightOf('part:V2/windingOpen')).toBe(3)
     expect(weightOf('part:V2/figure.va')).toBe(0)
@@ -269,7 +283,7 @@ describe('the sums behind it', () => {
     ['V2/whole', 'Valve 2'],
     ['S4', 'Splice S4'],
     ['supply', 'The mains'],
-    [WELL, 'Nothing is wrong'],
+    [WELL, 'Nothing that explains it'],
   ])('%s is %s in words', (unit, says) => expect(unitInWords(job, unit)).toBe(says))
 
   it('all ways of one splice are one act', () => {

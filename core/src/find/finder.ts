@@ -2,17 +2,15 @@ import type { Job } from '../job/schema.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { type Ask, asksIn, asksOf, type Stand, standKey, standsFor } from './ask.ts'
-import { bandOf, entropy, likelihood, normal } from './likelihood.ts'
-import { MINUTES, repairMinutes } from './minutes.ts'
+import { type Ask, inOhms, type Shown } from './ask.ts'
+import { askKind, asksIn, asksOf } from './asks/index.ts'
+import { Belief } from './belief.ts'
+import { type Evidence, standOf } from './evidence.ts'
+import { bandsOf, entropy, normal } from './likelihood.ts'
+import { minutesTo, repairMinutes, type Where, wrongRepair } from './minutes.ts'
+import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL } from './suspects.ts'
-import { type Shown, type StandTable, tableOf } from './table.ts'
-
-/** What happened in a search: a room that heats or stays cold when its zone calls, what an ask showed, a unit put right. */
-export type Evidence =
-  | { readonly is: 'room'; readonly zone: string; readonly heats: boolean }
-  | { readonly is: 'shown'; readonly ask: string; readonly stand: Stand; readonly shown: Shown }
-  | { readonly is: 'repair'; readonly unit: string }
+import { type StandTable, shownAt, tableOf } from './table.ts'
 
 /** What is left of a unit's chance, and what it could be. */
 export interface UnitLeft {
@@ -34,7 +32,7 @@ export interface Answer {
 export interface Proposed {
   readonly ask: Ask
   readonly stand: Stand
-  /** Minutes with the walk and the change of who calls. */
+  /** Minutes with the walk, the change of who calls, and the power taken off or brought back. */
   readonly minutes: number
   readonly bits: number
   readonly answers: readonly Answer[]
@@ -66,35 +64,56 @@ export class Finder {
     this.suspects = suspectsOf(job, base)
     const bench = benchWith(job, base)
     bench.settle()
-    this.asks = asksOf(job, loopsOf(bench, job))
+    const loops = loopsOf(bench, job)
+    const dead = benchWith(job, base)
+    dead.settle()
+    bring(dead, job, DEAD)
+    this.asks = asksOf({ job, bench, dead, loops })
   }
 
   /**
    * What may be wrong after all that was seen, and what to ask next.
-   * @param cold zones the complaint is about
+   * @param troubled zones the complaint is about
    * @param place where the technician stands
    * @param offers which asks may be offered: not those refused, nor those for which there is no tool
    * Yields the share of the work that is done.
    */
   *find(
-    cold: readonly string[],
+    troubled: readonly string[],
     evidence: readonly Evidence[],
     place?: string,
     offers: (ask: Ask) => boolean = () => true,
   ): Generator<number, Findings> {
-    const stands = standsFor(this.#job, cold)
+    const stands = standsFor(this.#job, troubled)
+    yield* this.#tabled(stands, troubled, evidence)
+    const made = new Belief(this.suspects, this.#tables)
+    const belief = made.after(evidence)
+    const idle = made.idle(evidence)
+    // What explains nothing of it is no more to it than nothing wrong at all.
+    const unitOf = this.suspects.map(({ id, unit }) => (idle.has(id) ? WELL : unit))
+    const units = this.#left(belief, unitOf)
+    const where = whereAfter(evidence, this.asks, place)
+    const proposals = this.#proposals(this.#open(belief, unitOf), stands, evidence, where, offers)
+    return { units, ...this.#decided(units, proposals) }
+  }
+
+  /** What an ask shows in a stand that was searched, when nothing is wrong. */
+  sound(ask: Ask, stand: Stand): Shown | undefined {
+    const table = this.#tables.get(standKey(stand))
+    const column = table?.asks.findIndex(({ id }) => id === ask.id) ?? -1
+    return table && column >= 0 ? shownAt(table, WELL, column) : undefined
+  }
+
+  /** Makes the tables that are wanted and not there yet. */
+  *#tabled(stands: readonly Stand[], troubled: readonly string[], evidence: readonly Evidence[]) {
     const needed = new Map(stands.map((stand) => [standKey(stand), stand]))
-    for (const one of evidence) {
-      if (one.is === 'repair') continue
-      const stand = one.is === 'room' ? [one.zone] : one.stand
-      needed.set(standKey(stand), stand)
-    }
+    for (const one of evidence) if (one.is !== 'repair') needed.set(standKey(standOf(one)), standOf(one))
     // What was asked in a stand is in its table, whichever loop it is on.
     const asksFor = (stand: Stand) => {
       const asked = new Set(
         evidence.flatMap((one) => (one.is === 'shown' && standKey(one.stand) === standKey(stand) ? [one.ask] : [])),
       )
-      const worth = new Set(asksIn(this.asks, stand, cold))
+      const worth = new Set(asksIn(this.asks, stand, troubled))
       return this.asks.filter((ask) => worth.has(ask) || asked.has(ask.id))
     }
     const missing = [...needed.values()].filter((stand) => {
@@ -109,52 +128,12 @@ export class Finder {
       for (; !next.done; next = work.next()) if (++done % 25 === 0) yield done / all
       this.#tables.set(standKey(stand), next.value)
     }
-    const belief = this.#belief(evidence)
-    const units = this.#units(belief)
-    const proposals = this.#proposals(belief, stands, evidence, place, offers)
-    return { units, ...this.#decided(units, proposals) }
   }
 
-  /**
-   * The chance of every suspect, by Bayes: weights, then each thing that was seen, in its order. A repair moves what its unit
-   * had to *nothing wrong*, but for the chance that the new one is no better; what was seen before counts on for all others.
-   */
-  #belief(evidence: readonly Evidence[]): number[] {
-    let logs = this.suspects.map(({ weight }) => Math.log(weight))
-    for (const one of evidence) {
-      if (one.is === 'repair') {
-        logs = this.#repaired(logs, one.unit)
-        continue
-      }
-      const stand = one.is === 'room' ? [one.zone] : one.stand
-      const table = this.#tables.get(standKey(stand))!
-      const column = one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask)
-      if (one.is === 'shown' && column < 0) continue
-      for (const [i, { id }] of this.suspects.entries()) {
-        const chance =
-          id === NONE
-            ? likelihood.ofAnything(one)
-            : one.is === 'room'
-              ? likelihood.ofRoom(one.heats, table.heats.get(id)!.has(one.zone))
-              : likelihood.ofShown(one.shown, table.shows.get(id)![column]!)
-        logs[i]! += Math.log(chance)
-      }
-    }
-    return shares(logs)
-  }
-
-  #repaired(logs: readonly number[], unit: string): number[] {
-    const before = shares(logs)
-    const had = this.suspects.reduce((sum, one, i) => sum + (one.unit === unit ? before[i]! : 0), 0)
-    return this.suspects.map((one, i) => {
-      if (one.unit === unit) return Math.log(BAD_AGAIN * before[i]! + TINY)
-      return Math.log(before[i]! + (one.id === WELL ? (1 - BAD_AGAIN) * had : 0) + TINY)
-    })
-  }
-
-  #units(belief: readonly number[]): UnitLeft[] {
+  #left(belief: readonly number[], unitOf: readonly string[]): UnitLeft[] {
     const units = new Map<string, { share: number; members: { says: string; share: number }[] }>()
-    for (const [i, { unit, says }] of this.suspects.entries()) {
+    for (const [i, { says }] of this.suspects.entries()) {
+      const unit = unitOf[i]!
       const one = units.get(unit) ?? { share: 0, members: [] }
       one.share += belief[i]!
       one.members.push({ says, share: belief[i]! })
@@ -170,65 +149,84 @@ export class Finder {
       .sort((a, b) => b.share - a.share)
   }
 
-  #proposals(
-    belief: readonly number[],
-    stands: readonly Stand[],
-    evidence: readonly Evidence[],
-    place: string | undefined,
-    offers: (ask: Ask) => boolean,
-  ): Proposed[] {
-    const asked = new Set(
-      evidence.flatMap((one) => (one.is === 'shown' ? [`${one.ask} @ ${standKey(one.stand)}`] : [])),
-    )
-    const last = evidence.findLast((one) => one.is === 'shown')
-    const now = last?.is === 'shown' ? standKey(last.stand) : undefined
-    const units = [...new Set(this.suspects.map(({ unit }) => unit))]
-    const unitAt = this.suspects.map(({ unit }) => units.indexOf(unit))
-    const before = entropy(summedBy(unitAt, units.length, belief))
-    const found: Proposed[] = []
-    for (const stand of stands) {
-      const table = this.#tables.get(standKey(stand))!
-      for (const [column, ask] of table.asks.entries()) {
-        if (asked.has(`${ask.id} @ ${standKey(stand)}`) || !offers(ask)) continue
-        const bands = new Map<string, { says: string; shares: Float64Array; chance: number }>()
-        for (const [i, { id }] of this.suspects.entries()) {
-          if (belief[i]! < 1e-7 || id === NONE) continue
-          const { key, says } = bandOf(ask, table.shows.get(id)![column]!)
-          const band = bands.get(key) ?? { says, shares: new Float64Array(units.length), chance: 0 }
-          band.shares[unitAt[i]!]! += belief[i]!
-          band.chance += belief[i]!
-          bands.set(key, band)
-        }
-        if (bands.size < 2) continue
-        let after = 0
-        for (const { shares, chance } of bands.values()) after += chance * entropy(normal([...shares]))
-        // A reading may mislead, so it never tells quite all it seems to.
-        const bits = Math.max(0, likelihood.TRUSTED * (before - after))
-        if (bits < LEAST_BITS) continue
-        const walk = place === undefined || place === ask.place ? 0 : MINUTES.walk
-        const minutes = ask.minutes + walk + (now === standKey(stand) ? 0 : MINUTES.call)
-        found.push({ ask, stand, minutes, bits, answers: this.#answers([...bands.values()], units) })
-      }
-    }
-    return found.sort((a, b) => b.bits / b.minutes - a.bits / a.minutes)
+  /** What is still worth telling apart. */
+  #open(belief: readonly number[], unitOf: readonly string[]): Open {
+    const units: { says: string; share: number }[] = []
+    const at = new Map<string, number>()
+    const suspects = this.suspects.flatMap(({ id }, i) => {
+      const unit = unitOf[i]!
+      const share = belief[i]!
+      if (share < NEGLIGIBLE || id === NONE) return []
+      if (!at.has(unit)) at.set(unit, units.push({ says: unitInWords(this.#job, unit), share: 0 }) - 1)
+      units[at.get(unit)!]!.share += share
+      return [{ id, unit: at.get(unit)!, share }]
+    })
+    return { suspects, units, bits: entropy(normal(units.map(({ share }) => share))) }
   }
 
-  #answers(
-    bands: readonly { says: string; shares: Float64Array; chance: number }[],
-    units: readonly string[],
-  ): Answer[] {
-    return bands
-      .map(({ says, shares, chance }) => {
-        const left = [...shares].map((share) => share / chance)
-        const top = left.indexOf(Math.max(...left))
-        return {
-          says,
-          chance,
-          leaves: left.filter((share) => share >= NAMED).length,
-          leads: unitInWords(this.#job, units[top]!),
+  /** Readings on live line voltage come last: only where nothing else tells anything. */
+  #proposals(
+    open: Open,
+    stands: readonly Stand[],
+    evidence: readonly Evidence[],
+    where: Where,
+    offers: (ask: Ask) => boolean,
+  ): Proposed[] {
+    const asked = new Set(evidence.flatMap((one) => (one.is === 'shown' ? [keyOfAsk(one.ask, one.stand)] : [])))
+    const offered: Proposed[] = []
+    for (const stand of stands) {
+      const table = this.#tables.get(standKey(stand))!
+      for (const [column, ask] of table.asks.entries())
+        if (
+          !asked.has(keyOfAsk(ask.id, stand)) &&
+          offers(ask) &&
+          !this.#isOldNews(open, ask, column, table, evidence)
+        ) {
+          const one = this.#proposal(open, table, column, minutesTo(ask, stand, where))
+          if (one) offered.push(one)
         }
-      })
-      .sort((a, b) => b.chance - a.chance)
+    }
+    const worth = ({ bits, minutes }: Proposed) => bits / minutes
+    offered.sort((a, b) => worth(b) - worth(a))
+    const safe = offered.filter(({ ask, stand }) => !(ask.line && stand.power))
+    return safe[0] && worth(safe[0]) >= LITTLE ? safe : offered
+  }
+
+  /** Would it show, of every suspect that is left, what it showed in another stand? Asked again it errs again the same way. */
+  #isOldNews(open: Open, ask: Ask, column: number, table: StandTable, evidence: readonly Evidence[]): boolean {
+    return evidence.some((one) => {
+      if (one.is !== 'shown' || one.ask !== ask.id) return false
+      const before = this.#tables.get(standKey(one.stand))!
+      const at = before.asks.findIndex(({ id }) => id === ask.id)
+      return open.suspects.every(({ id }) => isSame(shownAt(before, id, at), shownAt(table, id, column)))
+    })
+  }
+
+  /** What an ask is expected to tell; nothing where that is noise. */
+  #proposal(open: Open, table: StandTable, column: number, minutes: number): Proposed | undefined {
+    const ask = table.asks[column]!
+    const bands = bandsOf(
+      open.suspects.map(({ id }) => shownAt(table, id, column)),
+      inOhms(ask.ask),
+    )
+    if (bands.length < 2) return undefined
+    const answers = bands.map(({ says, members }) => {
+      const shares = new Float64Array(open.units.length)
+      for (const at of members) shares[open.suspects[at]!.unit]! += open.suspects[at]!.share
+      return { says, shares }
+    })
+    // What an answer says is held for true only as far as it can be trusted: it never tells quite all it seems to.
+    const { trust } = askKind(ask.ask)
+    const astray = (1 - trust) / (bands.length - 1)
+    let after = 0
+    for (const { shares } of answers) {
+      const blurred = open.units.map(({ share }, i) => trust * shares[i]! + astray * (share - shares[i]!))
+      const chance = blurred.reduce((sum, share) => sum + share, 0)
+      after += chance * entropy(normal(blurred))
+    }
+    const bits = open.bits - after
+    if (bits < LEAST_BITS) return undefined
+    return { ask, stand: table.stand, minutes, bits, answers: answersOf(open, answers) }
   }
 
   /**
@@ -239,8 +237,10 @@ export class Finder {
     const [top] = units
     const [next, ...others] = proposals
     const known = top !== undefined && top.unit !== NONE && top.unit !== WELL
-    const risk = top ? (1 - top.share) * repairMinutes(top.unit) : 0
-    if (known && (next ? risk < next.minutes : top.share >= SURE))
+    const risk = top ? (1 - top.share) * wrongRepair(top.unit) : 0
+    const changes = proposals.filter(({ answers }) => answers.some(({ leads }) => leads !== top?.says))
+    const cheapest = Math.min(...changes.map(({ minutes }) => minutes))
+    if (known && top.share >= LEAST_SURE && (changes.length > 0 ? risk < cheapest : top.share >= SURE))
       return { next: undefined, others: proposals.slice(0, 4), repair: top, look: [] }
     if (next) return { next, others: others.slice(0, 4), repair: undefined, look: [] }
     let covered = 0
@@ -254,27 +254,52 @@ export class Finder {
   }
 }
 
-/** Chance with which a unit is named though nothing is left to ask. */
-const SURE = 0.9
-/** Share of the chance that the places to look at hold together. */
-const COVERED = 0.95
-/** Chance that what was put in or remade is no better than what it replaced. */
-const BAD_AGAIN = 0.05
-/** Nothing is ever wholly impossible. */
-const TINY = 1e-12
-
-function shares(logs: readonly number[]): number[] {
-  const most = Math.max(...logs)
-  return normal(logs.map((log) => Math.exp(log - most)))
+/** Suspects with a share worth counting, their units, and the bits that are open over these. */
+interface Open {
+  readonly suspects: readonly { readonly id: string; readonly unit: number; readonly share: number }[]
+  readonly units: readonly { readonly says: string; readonly share: number }[]
+  readonly bits: number
 }
 
+const answersOf = ({ units }: Open, bands: readonly { says: string; shares: Float64Array }[]): Answer[] =>
+  bands
+    .map(({ says, shares }) => {
+      const chance = shares.reduce((sum, share) => sum + share, 0)
+      const left = [...shares].map((share) => share / chance)
+      return {
+        says,
+        chance,
+        leaves: left.filter((share) => share >= NAMED).length,
+        leads: units[left.indexOf(Math.max(...left))]!.says,
+      }
+    })
+    .sort((a, b) => b.chance - a.chance)
+
+const isSame = (one: Shown, other: Shown): boolean =>
+  one === other ||
+  (typeof one === 'number' && typeof other === 'number' && Math.abs(one - other) <= 0.05 * Math.max(1, one, other))
+
+/** Where one is after what was done: the last stand, and whether the line was locked off since the power last went. */
+function whereAfter(evidence: readonly Evidence[], asks: readonly Ask[], place: string | undefined): Where {
+  const shown = evidence.flatMap((one) => (one.is === 'shown' ? [one] : []))
+  const stand = shown.at(-1)?.stand
+  if (stand?.power !== false) return { place, stand }
+  const since = shown.slice(shown.findLastIndex((one) => one.stand.power) + 1)
+  return { place, stand, locked: since.some((one) => asks.some(({ id, line }) => id === one.ask && line)) }
+}
+
+const keyOfAsk = (id: string, stand: Stand): string => `${id} @ ${standKey(stand)}`
+/** Chance with which a unit is named though nothing is left to ask. */
+const SURE = 0.9
+/** Chance under which nothing is named while something is left to ask, however cheap it is to put right. */
+const LEAST_SURE = 0.5
+/** Bits a minute under which what is asked dead or at low voltage parts nothing any more: only then is live line voltage read. */
+const LITTLE = 0.05
+/** Share of the chance that the places to look at hold together. */
+const COVERED = 0.95
+/** A suspect under this share decides nothing. */
+const NEGLIGIBLE = 1e-5
 /** A share under which a unit is not worth naming. */
 const NAMED = 0.02
 /** An ask that tells less than this is noise, bits. */
 const LEAST_BITS = 0.01
-
-function summedBy(at: readonly number[], count: number, shares: readonly number[]): number[] {
-  const sums = Array<number>(count).fill(0)
-  for (const [i, share] of shares.entries()) sums[at[i]!]! += share
-  return sums
-}

@@ -1,41 +1,110 @@
-import type { Ask } from './ask.ts'
-import type { Shown } from './table.ts'
+import type { Shown } from './ask.ts'
 
 /** One reading or word in so many is of something else: a lead misplaced, a display misread, another zone called. */
-const LIES = 0.02
-/** What a reading may differ from the expected: volts, and share of the value; supply, nameplates and lengths are uncertain. */
-const SIGMA = { volts: 0.3, share: 0.05 } as const
-/** The range a misplaced lead may show, volts. */
+export const LIES = 0.02
+/** What a reading may differ from the expected: volts, and share of the value; nameplates and lengths are uncertain. */
+const SIGMA = { volts: 0.3, share: 0.035 } as const
+/** The range a misplaced lead may show: up to so many volts on a circuit of so many, and so many decades of ohms. */
 const ANY = 30
+const DECADES = 10
+/** What ohms may differ from the expected, decades: windings, temperature, leads. */
+const SIGMA_OHMS = 0.1
+/** Below this a meter's leads count for more than what is between them, ohms. */
+const LEADS = 0.5
 /** People say a room is warm or cold by what they felt last night. */
 const SAID = 0.95
+
+/** What the mains may stand at beside what they are rated, and how often; all readings of a plant move with them. */
+export const SUPPLY: readonly { readonly times: number; readonly weight: number }[] = [
+  { times: 0.93, weight: 0.25 },
+  { times: 1, weight: 0.5 },
+  { times: 1.07, weight: 0.25 },
+]
 
 /** The chance of what was seen, under a suspect that shows or does something; never nought, so nothing is ruled out for ever. */
 export const likelihood = {
   TRUSTED: 1 - 2 * LIES,
-  /** @returns chance for each volt, or of the word */
-  ofShown(seen: Shown, expected: Shown): number {
-    if (typeof seen !== 'number' || typeof expected !== 'number') return seen === expected ? 1 - LIES : LIES
+  /** @returns chance for each volt */
+  ofVolts(seen: number, expected: number): number {
     const sigma = Math.hypot(SIGMA.volts, SIGMA.share * expected)
-    const off = (seen - expected) / sigma
-    return ((1 - LIES) * Math.exp(-off * off * 0.5)) / (sigma * Math.sqrt(2 * Math.PI)) + LIES / ANY
+    const any = Math.max(ANY, 1.2 * expected, 1.2 * seen)
+    return (1 - LIES) * bell((seen - expected) / sigma, sigma) + LIES / any
   },
+  /** @returns chance for each decade; OL counts as one */
+  ofOhms(seen: number, expected: number): number {
+    if (seen === Number.POSITIVE_INFINITY || expected === Number.POSITIVE_INFINITY)
+      return seen === expected ? 1 - LIES : LIES / DECADES
+    return (1 - LIES) * bell((decades(seen) - decades(expected)) / SIGMA_OHMS, SIGMA_OHMS) + LIES / DECADES
+  },
+  /** @param trust chance that the word is right */
+  ofWord: (seen: Shown, expected: Shown, trust: number): number => (seen === expected ? trust : 1 - trust),
   ofRoom: (seen: boolean, expected: boolean): number => (seen === expected ? SAID : 1 - SAID),
-  /** What nobody foresaw explains anything a little: any volts, any word, any room. */
-  ofAnything: (seen: { readonly is: 'room' } | { readonly is: 'shown'; readonly shown: Shown }): number =>
-    seen.is === 'room' ? 0.5 : typeof seen.shown === 'number' ? 1 / ANY : 0.3,
+  /** What nobody foresaw explains anything a little: any volts, any ohms, any word, any room. */
+  ofAnything: (seen: Shown, ohms: boolean): number =>
+    typeof seen === 'string' ? 0.3 : ohms ? 1 / DECADES : 1 / Math.max(ANY, 1.2 * seen),
+  anyRoom: 0.5,
 }
 
-/** Edges by which readings are sorted to choose what to ask; belief uses the number itself, volts. */
-const EDGES = [0.5, 2, 6, 12, 18, 22, 24.3, 26, 29] as const
+const bell = (off: number, sigma: number): number => Math.exp(-off * off * 0.5) / (sigma * Math.sqrt(2 * Math.PI))
+const decades = (ohms: number): number => Math.log10(Math.max(LEADS, ohms))
 
-/** The band a reading falls in, with the words for it. */
-export function bandOf({ ask }: Pick<Ask, 'ask'>, shown: Shown): { key: string; says: string } {
-  if (typeof shown === 'string') return { key: shown, says: shown }
-  const over = EDGES.findLastIndex((edge) => shown >= edge)
-  const [from, to] = [EDGES[over] ?? 0, EDGES[over + 1]]
-  const says = over < 0 ? `under ${EDGES[0]} V` : to === undefined ? `over ${from} V` : `${from} to ${to} V`
-  return { key: `${ask} ${over}`, says }
+/** Values farther apart than this many sigmas are told apart by one reading; what the mains stand at moves volts by more. */
+const APART = 2
+const MOVED = 0.05
+
+export interface Band {
+  readonly says: string
+  /** Whose answer it is: where in the list they stood. */
+  readonly members: readonly number[]
+}
+
+/**
+ * What may be shown, sorted into what one answer tells apart: the same word; numbers with no gap between them that is wider than
+ * what a reading may be off. Only for choosing what to ask: belief uses the number itself.
+ *
+ * @param shown what each would show
+ */
+export function bandsOf(shown: readonly Shown[], ohms: boolean): Band[] {
+  const words = new Map<string, number[]>()
+  const numbers: { value: number; at: number }[] = []
+  for (const [at, value] of shown.entries()) {
+    if (typeof value === 'number' && value !== Number.POSITIVE_INFINITY) numbers.push({ value, at })
+    else {
+      const word = typeof value === 'number' ? 'OL' : value
+      words.set(word, [...(words.get(word) ?? []), at])
+    }
+  }
+  numbers.sort((a, b) => a.value - b.value)
+  const bands: Band[] = [...words].map(([says, members]) => ({ says, members }))
+  let first = 0
+  for (let i = 1; i <= numbers.length; i++) {
+    if (i < numbers.length && !apart(numbers[i - 1]!.value, numbers[i]!.value, ohms)) continue
+    const group = numbers.slice(first, i)
+    bands.push({
+      says: rangeInWords(group[0]!.value, group.at(-1)!.value, ohms ? 'Ω' : 'V'),
+      members: group.map(({ at }) => at),
+    })
+    first = i
+  }
+  return bands
+}
+
+const apart = (low: number, high: number, ohms: boolean): boolean =>
+  ohms
+    ? decades(high) - decades(low) > APART * SIGMA_OHMS
+    : high - low > APART * Math.hypot(SIGMA.volts, (SIGMA.share + MOVED) * high)
+
+/** A range of readings as a display would show its ends. */
+function rangeInWords(low: number, high: number, unit: string): string {
+  const [from, to] = [short(low), short(high)]
+  return from === to ? `about ${from}${unit}` : `${from}to ${to}${unit}`
+}
+
+/** Two figures of a number, and the thousands in letters, with the space before its unit. */
+function short(figure: number): string {
+  const [by, letter] = figure >= 1e6 ? [1e6, 'M'] : figure >= 1e3 ? [1e3, 'k'] : [1, '']
+  const shown = figure / by
+  return `${shown >= 100 ? Math.round(shown) : Number(shown.toPrecision(shown < 1 ? 1 : 3)).toString()} ${letter}`
 }
 
 /** Shares that add up to one. */
@@ -45,8 +114,11 @@ export function normal(shares: readonly number[]): number[] {
 }
 
 /** Bits that are still open. */
-export function entropy(shares: readonly number[]): number {
+export function entropy(shares: ArrayLike<number>): number {
   let bits = 0
-  for (const share of shares) if (share > 0) bits -= share * Math.log2(share)
+  for (let i = 0; i < shares.length; i++) {
+    const share = shares[i]!
+    if (share > 0) bits -= share * Math.log2(share)
+  }
   return bits
 }

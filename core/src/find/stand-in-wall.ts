@@ -1,10 +1,10 @@
 import type { Job } from '../job/schema.ts'
-import { asking } from '../load/all-calling.ts'
-import { probe, read } from '../meter/meter.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { type Ask, feltOf, type Stand } from './ask.ts'
+import type { Ask, Shown, Wall } from './ask.ts'
+import { askKind } from './asks/index.ts'
+import { bring, calling, NOBODY, type Stand, standKey } from './stand.ts'
 import { repairedBy } from './suspects.ts'
 import { heatsIn } from './table.ts'
 
@@ -21,12 +21,23 @@ export class StandInWall {
   readonly job: Job
   #wrong: readonly Supposition[]
   readonly #off: () => number
+  readonly #figures: readonly Supposition[]
+  readonly #stood = new Map<string, Wall>()
 
-  /** @param off what each reading is off by, as a share: a draw of its own for each */
-  constructor(job: Job, wrong: readonly Supposition[], off: () => number = () => 0) {
+  /**
+   * @param off what each reading is off by, as a share: a draw of its own for each
+   * @param figures what this plant's mains and nameplates are beside what is written: no fault, and never put right
+   */
+  constructor(
+    job: Job,
+    wrong: readonly Supposition[],
+    off: () => number = () => 0,
+    figures: readonly Supposition[] = [],
+  ) {
     this.job = job
     this.#wrong = wrong
     this.#off = off
+    this.#figures = figures
   }
 
   /** What is still wrong. */
@@ -39,44 +50,58 @@ export class StandInWall {
     const left = this.#wrong.filter((one) => repairedBy(this.job, one) !== unit)
     const mended = left.length < this.#wrong.length
     this.#wrong = left
+    this.#stood.clear()
     return mended
   }
 
   /** Does every zone heat when it calls, and stand shut when nobody does? */
   get isWell(): boolean {
     const zones = Object.keys(this.job.zones)
-    const rest = this.#in([])
+    const { bench } = this.#in(NOBODY)
     const shut = zones.every((zone) => {
-      const valve = rest.netlist.parts.get(this.job.zones[zone]!.valve ?? '')
-      return valve === undefined || valve.kind.stays || openingOf(valve, rest.stateOf(valve.id)) < 0.3
+      const valve = bench.netlist.parts.get(this.job.zones[zone]!.valve ?? '')
+      return valve === undefined || valve.kind.stays || openingOf(valve, bench.stateOf(valve.id)) < 0.3
     })
-    return shut && zones.every((zone) => this.heats(zone))
+    return shut && !this.runsUncalled && zones.every((zone) => this.heats(zone))
   }
 
-  #in(stand: Stand) {
-    const bench = benchWith(this.job, this.#wrong)
+  /** Does a boiler, a pump or a burner run that stands still in the sound plant while nobody calls? */
+  get runsUncalled(): boolean {
+    const sound = benchWith(this.job, [])
+    sound.settle()
+    const { bench } = this.#in(NOBODY)
+    return [...bench.netlist.parts.values()].some(({ id, kind: { roles } }) => {
+      const state = roles?.running ?? roles?.told
+      return state !== undefined && bench.stateOf(id)[state] === true && sound.stateOf(id)[state] !== true
+    })
+  }
+
+  #in(stand: Stand): Wall {
+    const key = standKey(stand)
+    const known = this.#stood.get(key)
+    if (known) return known
+    const bench = benchWith(this.job, [...this.#figures, ...this.#wrong])
     bench.settle()
-    bench.setTogether(asking(this.job, [...stand], true))
-    bench.settle()
-    return bench
+    bring(bench, this.job, stand)
+    const wall = { bench, job: this.job, wrong: this.#wrong, heats: heatsIn(bench, this.job) }
+    this.#stood.set(key, wall)
+    return wall
   }
 
   /** Does the valve open and the boiler fire when this zone calls? */
   heats(zone: string): boolean {
-    return heatsIn(this.#in([zone]), this.job).has(zone)
+    return this.#in(calling(zone)).heats.has(zone)
   }
 
-  shows({ ask, from, to, part }: Ask, stand: Stand): number | string {
-    const bench = this.#in(stand)
-    if (ask === 'volts') {
-      const [a, b] = [probe(bench, from!), probe(bench, to!)]
-      const value = a.ok && b.ok ? (read(bench, 'loz', a.value, b.value).value ?? 0) : 0
-      return Math.max(0, Math.round(value * (1 + this.#off()) * 10) / 10)
-    }
-    const { id, kind, figures } = bench.netlist.parts.get(part!)!
-    const state = bench.stateOf(id)
-    const faults = new Set(this.#wrong.flatMap((one) => one.id.split(`part:${id}/`)[1] ?? []))
-    if (ask === 'lever') return feltOf(kind.leverByHand?.(figures, state, faults) ?? 'cannot tell')
-    return state[kind.roles?.running ?? kind.roles?.told ?? ''] === true ? 'yes' : 'no'
+  /** Zones that heat though nobody calls. */
+  get heatsUncalled(): readonly string[] {
+    return [...this.#in(NOBODY).heats]
+  }
+
+  /** What an ask shows in a stand, a reading rounded as a meter rounds it. */
+  shows(ask: Ask, stand: Stand): Shown {
+    const shown = askKind(ask.ask).shows(this.#in(stand), ask)
+    if (typeof shown !== 'number' || !Number.isFinite(shown)) return shown
+    return Math.max(0, Math.round(shown * (1 + this.#off()) * 10) / 10)
   }
 }

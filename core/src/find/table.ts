@@ -1,27 +1,53 @@
 import { intentOf } from '../intent/intent.ts'
+import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
-import { asking } from '../load/all-calling.ts'
-import { probe, read } from '../meter/meter.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { type Ask, feltOf, type Stand } from './ask.ts'
+import type { Ask, Shown } from './ask.ts'
+import { askKind } from './asks/index.ts'
+import { SUPPLY } from './likelihood.ts'
+import { bring, type Stand } from './stand.ts'
 import type { Suspect } from './suspects.ts'
 
-/** What an ask shows: volts, or a word. */
-export type Shown = number | string
+/** What is shown in a stand, by the column of its ask, and which zones then heat. */
+export interface Row {
+  readonly shows: readonly Shown[]
+  readonly heats: ReadonlySet<string>
+}
 
 /** What every suspect shows in one stand. */
 export interface StandTable {
   readonly stand: Stand
   readonly asks: readonly Ask[]
-  /** By suspect: what each ask shows, and which zones then heat. */
-  readonly shows: ReadonlyMap<string, readonly Shown[]>
-  readonly heats: ReadonlyMap<string, ReadonlySet<string>>
+  /**
+   * By suspect: one row, where only its volts move with the mains; one for each of what the mains may stand at, where it decides
+   * what pulls in and what does not.
+   */
+  readonly rows: ReadonlyMap<string, readonly Row[]>
 }
+
+/** The row of a suspect while the mains stand so. @param k which of `SUPPLY` */
+export function rowAt(table: StandTable, suspect: string, k = RATED): Row {
+  const rows = table.rows.get(suspect)!
+  return rows.length === 1 ? rows[0]! : rows[k]!
+}
+
+/** What a suspect shows while the mains stand so; a single row's volts move with them. */
+export function shownAt(table: StandTable, suspect: string, column: number, k = RATED): Shown {
+  const rows = table.rows.get(suspect)!
+  if (rows.length > 1) return rows[k]!.shows[column]!
+  const shown = rows[0]!.shows[column]!
+  return typeof shown === 'number' && table.asks[column]!.ask === 'volts' ? shown * SUPPLY[k]!.times : shown
+}
+
+const RATED = SUPPLY.findIndex(({ times }) => times === 1)
+
+/** Suspects that leave some of the volts: whether that is enough depends on what there is. */
+const LEAVES_SOME = /\/ohms$|[wW]eak$/
 
 /**
  * What each suspect would show in a stand, everything settled: by the same simulation as everywhere else, on the circuit as
@@ -37,44 +63,32 @@ export function* tableOf(
   const bench = benchWith(job, base)
   bench.settle()
   const mark = bench.mark()
-  const look = lookAt(bench, job, asks)
-  const shows = new Map<string, readonly Shown[]>()
-  const heats = new Map<string, ReadonlySet<string>>()
-  for (const { id, suppositions } of suspects) {
-    bench.alter(alterationsOf(job, [...base, ...suppositions]))
+  const rows = new Map<string, readonly Row[]>()
+  const { volts } = mains(job.practice)
+  const rowOf = (wrong: readonly Supposition[]): Row => {
+    bench.alter(alterationsOf(job, wrong))
     bench.settle()
-    bench.setTogether(asking(job, [...stand], true))
-    bench.settle()
-    const seen = look([...base, ...suppositions])
-    shows.set(id, seen.shows)
-    heats.set(id, seen.heats)
+    bring(bench, job, stand)
+    const wall = { bench, job, wrong, heats: heatsIn(bench, job) }
+    const shows = asks.map((ask) => askKind(ask.ask).shows(wall, ask))
     bench.alter(alterationsOf(job, base))
     bench.back(mark)
+    return { shows, heats: wall.heats }
+  }
+  for (const { id, suppositions } of suspects) {
+    const wrong = [...base, ...suppositions]
+    const moves = stand.power && LEAVES_SOME.test(id)
+    rows.set(
+      id,
+      moves
+        ? SUPPLY.map(({ times }) =>
+            rowOf(times === 1 ? wrong : [{ id: 'supply/volts', value: volts * times }, ...wrong]),
+          )
+        : [rowOf(wrong)],
+    )
     yield
   }
-  return { stand, asks, shows, heats }
-}
-
-/** Reads every ask, and which zones heat, on the bench as it stands. */
-function lookAt(bench: Simulation, job: Job, asks: readonly Ask[]) {
-  const { netlist } = bench
-  const points = asks.map(({ from, to }) => {
-    if (from === undefined || to === undefined) return undefined
-    const [a, b] = [probe(bench, from), probe(bench, to)]
-    return a.ok && b.ok ? ([a.value, b.value] as const) : undefined
-  })
-  return (wrong: readonly Supposition[]) => {
-    const shows = asks.map((ask, i): Shown => {
-      if (ask.ask === 'volts') return points[i] ? (read(bench, 'loz', ...points[i]).value ?? 0) : 0
-      const part = netlist.parts.get(ask.part!)!
-      const state = bench.stateOf(part.id)
-      if (ask.ask === 'lever')
-        return feltOf(part.kind.leverByHand?.(part.figures, state, faultsOf(wrong, part.id)) ?? 'cannot tell')
-      const on = state[part.kind.roles?.running ?? part.kind.roles?.told ?? ''] === true
-      return on ? 'yes' : 'no'
-    })
-    return { shows, heats: heatsIn(bench, job) }
-  }
+  return { stand, asks, rows }
 }
 
 /**
@@ -102,7 +116,3 @@ export function heatsIn(bench: Simulation, job: Job): ReadonlySet<string> {
 
 /** A valve that stands open so far lets its room get warm. */
 const HEATS = 0.3
-
-/** The faults of a part among what is wrong: hands feel them. */
-const faultsOf = (wrong: readonly Supposition[], part: string): ReadonlySet<string> =>
-  new Set(wrong.flatMap(({ id }) => (id.startsWith(`part:${part}/`) ? [id.slice(`part:${part}/`.length)] : [])))

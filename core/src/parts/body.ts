@@ -73,7 +73,7 @@ export const bodySeizedOpen: Fault = {
 export function stemByHand(f: { stiffness: number }, _s: unknown, faults: ReadonlySet<string>): string {
   if (isSeized(faults)) return 'does not turn: the body has seized'
   if (f.stiffness >= 1) return 'turns only with a tool: too stiff for the head'
-  return f.stiffness > 0.25 ? 'turns, but stiffly' : 'turns with two fingers'
+  return f.stiffness > 0.25 ? 'turns stiffly' : 'turns with two fingers'
 }
 
 export const isSeized = (faults: ReadonlySet<string>) =>

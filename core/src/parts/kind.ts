@@ -114,6 +114,8 @@ export interface Fault {
   readonly repair: string
   /** What of the part is replaced or set: its head, its body, its lever; the whole of it where nothing is said. */
   readonly unit?: string
+  /** What its display or lamp then shows, where an eye can tell. */
+  readonly display?: 'blank' | 'blinks' | 'blank in the hand unit'
   readonly open?: readonly string[]
   readonly short?: readonly string[]
   readonly pin?: Readonly<Record<string, StateValue>>
@@ -192,6 +194,8 @@ export interface Roles extends StateRoles {
   readonly stealsPower?: true
   /** A load that is switched for the sake of a zone or all of them. */
   readonly work?: string
+  /** The element its electronics live on, and the volts from which they show: a figure, or so many. */
+  readonly livesOn?: readonly [element: string, from: string | number]
   /** The two terminals between which a part feeds a loop, the hot or live one first. */
   readonly feeds?: readonly [string, string]
   /** Volts between them when nothing is wrong: a figure of the part, or the line's own volts. */

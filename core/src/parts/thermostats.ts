@@ -1,6 +1,6 @@
 import { contact, load, rectified } from './element.ts'
 import { ELECTRONICS } from './hold-up.ts'
-import { type Control, type Feel, type Motion, part } from './kind.ts'
+import { type Control, type Fault, type Feel, type Motion, part } from './kind.ts'
 import { cool, type RoomFigures, roomFigures, type Warmth, wantsHeat, warmthLevels, warmthRate } from './room.ts'
 
 type Calling = Warmth & { calling: boolean; waited: number; made: boolean }
@@ -51,7 +51,7 @@ export const callTells = [
     sign: 'a click, or the flame sign on its display',
   },
 ]
-export const callFaults = [
+export const callFaults: readonly Fault[] = [
   {
     name: 'neverMakes',
     says: 'Contact does not close',
@@ -69,13 +69,21 @@ export const callFaults = [
 ]
 
 /** Of a receiver that a hand unit in the room calls by radio. */
-const radioFaults = [
-  { name: 'linkLost', says: 'No link to its hand unit', repair: 'Pair them again', unit: 'link', pin: { made: false } },
+const radioFaults: readonly Fault[] = [
+  {
+    name: 'linkLost',
+    says: 'No link to its hand unit',
+    repair: 'Pair them again',
+    unit: 'link',
+    display: 'blinks',
+    pin: { made: false },
+  },
   {
     name: 'handBattery',
     says: 'Battery of the hand unit dead',
     repair: 'New battery in the hand unit',
     unit: 'battery',
+    display: 'blank in the hand unit',
     pin: { made: false },
   },
   {
@@ -124,7 +132,17 @@ export const twoWireThermostat = part({
   inside: (_f) => [contact('contact', 'r', 'w', (s) => s.made, 0.03)],
   motion: follows(() => true),
   tells: callTells,
-  faults: [...callFaults, { name: 'batteryDead', says: 'Battery dead', repair: 'New battery', pin: { made: false } }],
+  faults: [
+    ...callFaults,
+    {
+      name: 'batteryDead',
+      says: 'Battery dead',
+      repair: 'New battery',
+      unit: 'battery',
+      display: 'blank',
+      pin: { made: false },
+    },
+  ],
   withholds,
   says,
   hazards,
@@ -167,7 +185,7 @@ export const poweredThermostat = part({
   },
   state: { ...atRest },
   controls: asks,
-  roles: callRoles,
+  roles: { ...callRoles, livesOn: ['electronics', 'minimumVolts'] },
   ratings,
   hookup: { feed: 'r', call: 'w', common: 'c' },
   inside: (f, site) => [
@@ -180,7 +198,13 @@ export const poweredThermostat = part({
   tells: callTells,
   faults: [
     ...callFaults,
-    { name: 'noPower', says: 'Electronics dead', repair: 'Replace the thermostat', pin: { made: false } },
+    {
+      name: 'noPower',
+      says: 'Electronics dead',
+      repair: 'Replace the thermostat',
+      display: 'blank',
+      pin: { made: false },
+    },
   ],
   withholds,
   says,
@@ -205,7 +229,7 @@ export const receiver = part({
   figures: { ...lineFigures, va: { name: 'Own load', unit: 'VA', value: 2 } },
   state: { ...atRest },
   controls: asks,
-  roles: callRoles,
+  roles: { ...callRoles, livesOn: ['electronics', LINE_WORKS] },
   ratings,
   hookup: { feed: 'com', call: 'no', live: 'l', common: 'n' },
   inside: (f, site) => [
@@ -218,7 +242,7 @@ export const receiver = part({
   faults: [
     ...callFaults,
     ...radioFaults,
-    { name: 'noPower', says: 'Electronics dead', repair: 'Replace it', pin: { made: false } },
+    { name: 'noPower', says: 'Electronics dead', repair: 'Replace it', display: 'blank', pin: { made: false } },
   ],
   withholds,
   says,

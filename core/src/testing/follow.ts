@@ -1,4 +1,5 @@
-import type { Evidence, Finder, Findings } from '../find/finder.ts'
+import type { Evidence } from '../find/evidence.ts'
+import type { Finder, Findings } from '../find/finder.ts'
 import type { StandInWall } from '../find/stand-in-wall.ts'
 
 /** Follows what a finder proposes until it names a repair or has nothing left to ask. */

@@ -1,10 +1,14 @@
 import {
   type Ask,
+  type AskForm,
+  type AskStand,
   alterationsOf,
   ask,
+  askKinds,
   benchWith,
   circuitOf,
   type Entry,
+  inOhms,
   probe,
   read,
   reshaped,
@@ -36,14 +40,17 @@ const question = door(
 )
 
 const aComplaint = door(Type.Object({ complaint: Type.String({ maxLength: 60 }) }, { additionalProperties: false }))
+const FORMS = askKinds.map(({ ask }) => ask)
 const anAsk = door(
   Type.Object(
     {
       /** What is to be answered, as it would be written down at a wall; the answer is left empty. */
       entry: Type.Unknown(),
-      ask: Type.Union((['volts', 'runs', 'lever', 'room', 'repair'] as const).map((ask) => Type.Literal(ask))),
+      ask: Type.Union([...FORMS, 'room' as const, 'repair' as const].map((ask) => Type.Literal(ask))),
       /** Zones that call. */
       stand: Type.Array(Type.String({ maxLength: 48 }), { maxItems: 99 }),
+      /** Isolated and proven dead, where it is false. */
+      power: Type.Optional(Type.Boolean()),
     },
     { additionalProperties: false },
   ),
@@ -121,7 +128,7 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
   /** Answers one ask as the wall would, and writes the answer down: only here may an entry say that it is the stand-in's. */
   router.post('/answer', async (ctx) => {
     const id = ctx.params.id!
-    const { entry, ask: asked, stand } = body(anAsk, ctx)
+    const { entry, ask: asked, stand: calls, power = true } = body(anAsk, ctx)
     const read = readEntry(entry)
     if (!read.ok)
       throw new Refusal(400, ...read.failures.map((failure) => ({ ...failure, where: `/entry${failure.where}` })))
@@ -130,7 +137,7 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
     const known = await entries.of(id)
     const { job, supposed } = circuitOf(stored.document, known, usualCircuit(stored.document, known))
     const wall = new StandInWall(job, [...supposed, ...(await jobs.hiddenIn(id))], () => OFF * (2 * Math.random() - 1))
-    const answered = answerOf(wall, asked, read.value.body, stand)
+    const answered = answerOf(wall, asked, read.value.body, { calls, power })
     if (asked === 'repair')
       await jobs.hide(
         id,
@@ -165,9 +172,9 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
 /** The body of an entry with what the wall shows, hears or feels put into it. */
 function answerOf(
   wall: StandInWall,
-  asked: 'volts' | 'runs' | 'lever' | 'room' | 'repair',
+  asked: AskForm | 'room' | 'repair',
   about: Entry['body'],
-  stand: readonly string[],
+  stand: AskStand,
 ): Entry['body'] {
   const lost = (says: string) =>
     new Refusal(400, { code: 'stand-in/ask', where: '/entry/body', says, remedy: 'Name what this plant has.' })
@@ -180,21 +187,30 @@ function answerOf(
     if (!wall.job.zones[zone]) throw lost(`There is no zone "${zone}".`)
     return { ...about, word: wall.heats(zone) ? 'heats' : 'cold' }
   }
-  const part = /^part:(.+)$/.exec(String(about.of))?.[1] ?? ''
+  const [kind, id = ''] = String(about.of ?? '').split(':')
   const point = (end: unknown) => (typeof end === 'object' && end && 'point' in end ? String(end.point) : '')
+  const from = point(about.from)
+  const reads = asked === 'volts' || inOhms(asked)
+  if (!reads && kind === 'part' && !wall.job.parts[id]) throw lost(`There is no part "${id}".`)
+  if (!reads && kind === 'wire' && !wall.job.wires[id]) throw lost(`There is no wire "${id}".`)
+  if (!reads && kind !== 'part' && kind !== 'wire') throw lost(`"${String(about.of)}" is neither a part nor a wire.`)
+  const part = reads ? from.slice(0, from.indexOf('.')) : id
+  if (reads && !wall.job.parts[part]) throw lost(`There is no part "${part}".`)
+  const zone = Object.entries(wall.job.zones).find(([, { valve }]) => valve === part)?.[0]
   const ask: Ask = {
     id: '',
     ask: asked,
+    power: stand.power,
     place: '',
     minutes: 0,
     says: '',
-    part,
-    from: point(about.from),
+    from,
     to: point(about.to),
+    ...(kind === 'wire' ? { wire: id } : { part }),
+    ...(zone === undefined ? {} : { zone }),
   }
-  if (asked !== 'volts' && !wall.job.parts[part]) throw lost(`There is no part "${part}".`)
   const shown = wall.shows(ask, stand)
-  return typeof shown === 'number'
-    ? { ...about, value: shown, shows: `${shown.toFixed(1)} V` }
-    : { ...about, word: shown }
+  if (typeof shown === 'string') return { ...about, word: shown }
+  if (shown === Number.POSITIVE_INFINITY) return { ...about, value: null, shows: 'OL' }
+  return { ...about, value: shown, shows: `${shown.toFixed(1)} ${inOhms(asked) ? 'Ω' : 'V'}` }
 }

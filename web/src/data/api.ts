@@ -1,4 +1,14 @@
-import type { Document, Edit, Entry, Failure, JobSummary, OwnKind, Supposition } from '@civil-lantern/core'
+import type {
+  AskForm,
+  AskStand,
+  Document,
+  Edit,
+  Entry,
+  Failure,
+  JobSummary,
+  OwnKind,
+  Supposition,
+} from '@civil-lantern/core'
 
 export interface JobRow {
   readonly id: string
@@ -41,7 +51,7 @@ export interface StandInNow {
   readonly hides: boolean
 }
 
-export type StandInAsk = 'volts' | 'runs' | 'lever' | 'room' | 'repair'
+export type StandInAsk = AskForm | 'room' | 'repair'
 
 /** The server answered, and refused. */
 export class RefusedByServer extends Error {
@@ -159,8 +169,13 @@ export const api = {
   standIn: (id: string) => ask<StandInNow>(`/jobs/${id}/stand-in`),
   beginStandIn: (id: string, complaint: string) =>
     ask<{ says: string; cold: string[]; heats: string[] }>(`/jobs/${id}/stand-in/begin`, { complaint }),
-  askStandIn: (id: string, entry: Entry, asked: StandInAsk, stand: readonly string[]) =>
-    ask<{ body: Entry['body']; well?: boolean }>(`/jobs/${id}/stand-in/answer`, { entry, ask: asked, stand }),
+  askStandIn: (id: string, entry: Entry, asked: StandInAsk, { calls, power }: AskStand) =>
+    ask<{ body: Entry['body']; well?: boolean }>(`/jobs/${id}/stand-in/answer`, {
+      entry,
+      ask: asked,
+      stand: calls,
+      power,
+    }),
   revealStandIn: (id: string) => ask<{ left: string[] }>(`/jobs/${id}/stand-in/reveal`, {}),
   kinds: () => ask<{ kinds: StoredKind[] }>('/kinds').then(({ kinds }) => kinds),
   keepKind: (id: string, kind: OwnKind) => ask<StoredKind>('/kinds', { id, kind }),

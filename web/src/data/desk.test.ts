@@ -276,7 +276,10 @@ it('the stand-in is asked with who calls, and its refusal is said; nothing is en
       ? { status: 400, says: { failures: [{ says: 'There is no part "V9".', remedy: 'Name another.' }] } }
       : { says: { entries: [], upTo: 0, count: 0 } },
   )
-  desk.askStandIn({ kind: 'seen', what: 'word', of: 'part:V9', look: 'runs', word: '' }, 'runs', ['signal'])
+  desk.askStandIn({ kind: 'seen', what: 'word', of: 'part:V9', look: 'runs', word: '' }, 'runs', {
+    calls: ['signal'],
+    power: true,
+  })
   await rest()
   const asked = page.asked.find(({ path }) => path.endsWith('/stand-in/answer'))!
   expect(asked.body).toMatchObject({

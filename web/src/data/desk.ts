@@ -1,4 +1,5 @@
 import {
+  type AskStand,
   beginningVisit,
   type Edit,
   type Entry,
@@ -14,6 +15,7 @@ import {
   type Stand,
   type StateValue,
   type Supposition,
+  stampOf,
   takenBack,
   undoing,
 } from '@civil-lantern/core'
@@ -229,14 +231,11 @@ export class Desk extends Observable<DeskState> {
    * Asks the stand-in wall instead of a real one: the server answers, and writes the answer down as the stand-in's.
    * @param body what would be written down, its answer left empty
    */
-  readonly askStandIn = (body: Entry['body'], asked: StandInAsk, calling: readonly string[]) =>
+  readonly askStandIn = (body: Entry['body'], asked: StandInAsk, stand: AskStand) =>
     this.#named(async () => {
-      const calls = Object.fromEntries(
-        Object.keys(this.#plan.zones).map((zone) => [zone, { on: calling.includes(zone) }]),
-      )
-      const entry = this.#made([body], { calls })[0]
+      const entry = this.#made([body], stampOf(this.#plan, stand))[0]
       try {
-        if (entry) await api.askStandIn(this.id, entry, asked, calling)
+        if (entry) await api.askStandIn(this.id, entry, asked, stand)
       } catch (error) {
         this.notice(error instanceof Error ? error.message : 'The stand-in does not answer.')
       }

@@ -1,4 +1,4 @@
-import { type Entry, keyOf, openCases, takenBack } from '@civil-lantern/core'
+import { type Entry, keyOf, NOBODY, openCases, standKey, takenBack } from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useJudge, useSession } from '../../data/open-job.tsx'
@@ -84,13 +84,13 @@ function Search({ complaint }: { complaint: Entry }) {
               job={job}
               putRight={({ unit, says }) => {
                 const body = { kind: 'repair', unit, does: howOf(unit), says }
-                if (standIn) session.askStandIn(body, 'repair', [])
+                if (standIn) session.askStandIn(body, 'repair', NOBODY)
                 else session.enter([body], `Put right: ${says}`)
               }}
             />
           ) : (
             <NextCard
-              key={`${next.ask.id} ${next.stand.join()} ${seen.length}`}
+              key={`${next.ask.id} ${standKey(next.stand)} ${seen.length}`}
               next={next}
               standIn={standIn}
               job={job}
@@ -102,7 +102,7 @@ function Search({ complaint }: { complaint: Entry }) {
             <Card title="Dearer for what they tell">
               <ul className="px-4 pt-1 pb-2">
                 {others.map((one) => (
-                  <li key={`${one.ask.id} ${one.stand.join()}`} className="border-line border-t py-2">
+                  <li key={`${one.ask.id} ${standKey(one.stand)}`} className="border-line border-t py-2">
                     {one.ask.says} {shortStand(job, one)}
                     <span className="block text-soft">
                       {job.places[one.ask.place]?.name}, {one.minutes.toFixed(1)} min, tells {one.bits.toFixed(1)} bits
@@ -111,12 +111,6 @@ function Search({ complaint }: { complaint: Entry }) {
                 ))}
               </ul>
             </Card>
-          )}
-          {asks.every(({ ask }) => ask !== 'volts') && (
-            <p className="text-soft">
-              Every reading on this plant would be at line voltage or under one cover with it, and this search asks for
-              none: it goes by what runs and how levers feel, and leaves more places to look at.
-            </p>
           )}
           {isWell(found) && (
             <Link

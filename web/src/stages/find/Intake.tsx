@@ -4,7 +4,9 @@ import { useSession } from '../../data/open-job.tsx'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
 import { StandInCard } from './StandIn.tsx'
 
-type Room = 'cold' | 'heats' | 'unknown'
+type Room = 'cold' | 'heats' | 'uncalled' | 'unknown'
+/** What is written down of a room. */
+const WORD = { cold: 'cold', heats: 'heats', uncalled: 'heats uncalled' } as const
 
 /** Taking a complaint in: what is said, and which rooms heat when they call. Under a minute, with one thumb. */
 export function Intake() {
@@ -12,18 +14,23 @@ export function Intake() {
   const [says, setSays] = useState('')
   const [rooms, setRooms] = useState<Readonly<Record<string, Room>>>({})
   const zones = zonesInOrder(plan)
-  const cold = zones.filter(({ id }) => rooms[id] === 'cold').map(({ id }) => id)
+  const troubled = zones.filter(({ id }) => rooms[id] === 'cold' || rooms[id] === 'uncalled').map(({ id }) => id)
   const wired = Object.keys(plan.wires).length > 0
   const open = () => {
     const words = zones.flatMap(({ id }) => {
-      const word = rooms[id]
-      return word === 'cold' || word === 'heats'
-        ? [{ kind: 'seen', what: 'word', of: `zone:${id}`, look: 'room', word }]
-        : []
+      const room = rooms[id] ?? 'unknown'
+      return room === 'unknown'
+        ? []
+        : [{ kind: 'seen', what: 'word', of: `zone:${id}`, look: 'room', word: WORD[room] }]
     })
-    const named = cold.map((id) => plan.zones[id]!.name).join(' and ')
+    const told = troubled.map(
+      (id) => `${plan.zones[id]!.name} ${rooms[id] === 'cold' ? 'stays cold' : 'heats though nobody calls'}`,
+    )
     session.enter(
-      [{ kind: 'case', does: 'opened', complaint: says.trim() || `${named} stays cold`, zones: cold }, ...words],
+      [
+        { kind: 'case', does: 'opened', complaint: says.trim() || told.join('; ').slice(0, 400), zones: troubled },
+        ...words,
+      ],
       'Take a complaint in',
     )
   }
@@ -46,6 +53,7 @@ export function Intake() {
                   options={[
                     { value: 'cold', says: 'stays cold' },
                     { value: 'heats', says: 'heats' },
+                    { value: 'uncalled', says: 'heats uncalled' },
                     { value: 'unknown', says: 'not known' },
                   ]}
                   onChange={(room) => setRooms((all) => ({ ...all, [id]: room }))}
@@ -65,17 +73,20 @@ export function Intake() {
             />
           </label>
           <div className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-4">
-            <Button look="strong" disabled={cold.length === 0} onClick={open} className="min-h-13 px-6">
+            <Button look="strong" disabled={troubled.length === 0} onClick={open} className="min-h-13 px-6">
               Find it
             </Button>
-            {cold.length === 0 && <span className="text-soft">Say which zone stays cold.</span>}
+            {troubled.length === 0 && (
+              <span className="text-soft">Say which zone stays cold, or heats though nobody calls.</span>
+            )}
           </div>
         </Card>
       )}
       {wired && <StandInCard />}
       <p className="text-soft">
-        The search asks low-voltage readings, what runs and how levers feel. It does not ask for readings at line
-        voltage, nor for anything to be lifted or linked.
+        The search asks what runs and shows, low-voltage readings, and, isolated and proven dead, ohms, joints and
+        single cores. A reading on live line voltage it asks only where nothing else tells the suspects apart, and only
+        of who may.
       </p>
     </div>
   )

@@ -1,11 +1,24 @@
-import { type Findings, type Job, type Proposed, placeOf, pointInWords, type UnitLeft } from '@civil-lantern/core'
+import {
+  FIND_WORDS,
+  type Findings,
+  inOhms,
+  type Job,
+  type Proposed,
+  placeOf,
+  pointInWords,
+  stampOf,
+  standKey,
+  type UnitLeft,
+} from '@civil-lantern/core'
 import { useState } from 'react'
 import { call } from '../../data/calls.ts'
 import { useBench, useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
-import { percent, standInWords, voltsTyped } from './in-words.ts'
+import { GateCard } from '../hookup/GateCard.tsx'
+import { useGate } from '../hookup/use-gate.ts'
+import { beforeRepair, ohmsTyped, percent, standInWords, voltsTyped } from './in-words.ts'
 
-/** The next thing to ask of the wall: where to stand, who calls, what to read, and what each answer would mean. */
+/** The next thing to ask of the wall: where to stand, what to bring about, what to read, and what each answer would mean. */
 export function NextCard({
   next,
   job,
@@ -17,26 +30,19 @@ export function NextCard({
   job: Job
   /** There is a stand-in wall that can be asked instead. */
   standIn: boolean
-
   /** Told with the answer: the technician now stands there. */
   arrived: () => void
   refuse: () => void
 }) {
   const { session } = useSession()
-  const { snapshot } = useBench()
   const { ask, stand, minutes, answers } = next
-  const calling = snapshot?.verdict.zones.filter((zone) => zone.calling).map(({ zone }) => zone) ?? []
-  const ready = calling.length === stand.length && stand.every((zone) => calling.includes(zone))
-  const bringAbout = () => {
-    for (const zone of Object.keys(job.zones))
-      if (calling.includes(zone) !== stand.includes(zone)) call(session, job, zone, stand.includes(zone))
-  }
+  const brought = useBrought(job, next)
   const enter = (body: Parameters<typeof session.enter>[0][number], name: string) => {
-    session.enter([body], name)
+    session.enter([body], name, undefined, { stand: stampOf(job, stand, liftedBy(ask)) })
     arrived()
   }
   return (
-    <div data-ask={ask.id} data-stand={stand.join(' ')}>
+    <div data-ask={ask.id} data-stand={standKey(stand)}>
       <Card
         title={`Next, ${minutes.toFixed(1)} min`}
         aside={job.places[ask.place]?.name}
@@ -44,22 +50,8 @@ export function NextCard({
       >
         <div className="grid gap-3 px-4 pt-1 pb-4">
           <p className="font-bold text-lg leading-snug">{ask.says}</p>
-          <div className="flex flex-wrap items-center justify-between gap-2">
-            <p>{standInWords(job, next)}</p>
-            {ready ? (
-              <span className="rounded-full bg-well px-3 py-1">So it is on this bench</span>
-            ) : (
-              <Button look="strong" onClick={bringAbout}>
-                It is so at the wall
-              </Button>
-            )}
-          </div>
-          {ask.besideLine && (
-            <p className="font-semibold">
-              Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one
-              hand, and leads with guarded tips. Otherwise pass this one over.
-            </p>
-          )}
+          {brought.card}
+          <Danger ask={ask} />
           {standIn && (
             <Button
               look="strong"
@@ -72,14 +64,15 @@ export function NextCard({
               Measure on the stand-in
             </Button>
           )}
-          {ask.ask === 'volts' ? (
-            <Volts
-              disabled={!ready}
+          {ask.from !== undefined ? (
+            <Typed
+              ohms={inOhms(ask.ask)}
+              disabled={!brought.ready}
               keep={(value, shows) =>
                 enter(
                   {
                     kind: 'reading',
-                    mode: 'loz',
+                    mode: inOhms(ask.ask) ? 'ohms' : 'loz',
                     from: end(job, ask.from!),
                     to: end(job, ask.to!),
                     value,
@@ -91,17 +84,15 @@ export function NextCard({
             />
           ) : (
             <div className="grid grid-cols-2 gap-2">
-              {answers.map(({ says }) => (
+              {(FIND_WORDS[ask.ask] ?? []).map((word) => (
                 <Button
-                  key={says}
-                  disabled={!ready}
-                  onClick={() =>
-                    enter({ kind: 'seen', what: 'word', of: `part:${ask.part}`, look: ask.ask, word: says }, says)
-                  }
+                  key={word}
+                  disabled={!brought.ready}
+                  onClick={() => enter({ kind: 'seen', what: 'word', of: ofAsk(ask), look: ask.ask, word }, word)}
                   className="min-h-14"
                 >
-                  {says[0]!.toUpperCase()}
-                  {says.slice(1)}
+                  {word[0]!.toUpperCase()}
+                  {word.slice(1)}
                 </Button>
               ))}
             </div>
@@ -117,11 +108,6 @@ export function NextCard({
               ))}
             </ul>
           </div>
-          <p className="text-soft">
-            {ask.ask === 'volts'
-              ? 'Low-impedance volts on a live low-voltage circuit: covers off only where this reading is, nothing lifted, nothing linked. Code and licence come first.'
-              : 'Covers stay on.'}
-          </p>
           <Button look="quiet" onClick={refuse} className="justify-self-start">
             I cannot do this one
           </Button>
@@ -131,11 +117,88 @@ export function NextCard({
   )
 }
 
+/** The stand an ask wants: said, and whether it is brought about. Dead work on the line waits for the gate. */
+function useBrought(job: Job, next: Proposed): { readonly ready: boolean; readonly card: React.ReactNode } {
+  const { session } = useSession()
+  const { snapshot } = useBench()
+  const gate = useGate()
+  const [said, setSaid] = useState(false)
+  const { ask, stand } = next
+  if (!stand.power && ask.line) return { ready: gate.open, card: <GateCard job={job} gate={gate} /> }
+  const calling = snapshot?.verdict.zones.filter((zone) => zone.calling).map(({ zone }) => zone) ?? []
+  const ready = stand.power
+    ? calling.length === stand.calls.length && stand.calls.every((zone) => calling.includes(zone))
+    : said || gate.open
+  const bringAbout = () => {
+    setSaid(true)
+    for (const zone of Object.keys(job.zones))
+      if (calling.includes(zone) !== stand.calls.includes(zone)) call(session, job, zone, stand.calls.includes(zone))
+  }
+  const card = (
+    <div className="flex flex-wrap items-center justify-between gap-2">
+      <p>{standInWords(job, next)}</p>
+      {ready ? (
+        <span className="rounded-full bg-well px-3 py-1">
+          {stand.power ? 'So it is on this bench' : 'Proven dead here'}
+        </span>
+      ) : (
+        <Button look="strong" onClick={bringAbout}>
+          {stand.power ? 'It is so at the wall' : 'It is off, and I proved it dead'}
+        </Button>
+      )}
+    </div>
+  )
+  return { ready, card }
+}
+
+/** What could hurt at this ask, and who may do it. */
+function Danger({ ask }: { ask: Proposed['ask'] }) {
+  if (ask.line && ask.power)
+    return (
+      <p className="font-semibold text-bad">
+        A reading on live line voltage: only for who is licensed for it, one hand, fused leads with guarded tips, on dry
+        ground. Nothing else tells the suspects apart; otherwise pass it over.
+      </p>
+    )
+  if (ask.besideLine)
+    return (
+      <p className="font-semibold">
+        Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one hand,
+        and leads with guarded tips. Otherwise pass this one over.
+      </p>
+    )
+  if (ask.power)
+    return (
+      <p className="text-soft">
+        {ask.ask === 'volts'
+          ? 'Low-impedance volts on a live low-voltage circuit: covers off only where this reading is, nothing lifted, nothing linked. Code and licence come first.'
+          : 'Covers stay on.'}
+      </p>
+    )
+  return (
+    <p className="text-soft">
+      {ask.line
+        ? 'Locked off and proven dead by a proven tester, before a cover comes off. What is lifted is landed again, tight. Code and licence come first.'
+        : 'Power off and proven dead here. What is lifted is landed again, tight. A stored-charge valve may still move by itself: fingers out.'}
+    </p>
+  )
+}
+
+const liftedBy = (ask: Proposed['ask']): string | undefined => (ask.ask === 'alone' ? ask.from : undefined)
+const ofAsk = ({ part, wire }: Proposed['ask']): string => (wire ? `wire:${wire}` : `part:${part}`)
+
 /** What would be written down of an ask, before it is answered. */
-const emptyBody = (job: Job, { ask, from, to, part }: Proposed['ask']) =>
-  ask === 'volts'
-    ? { kind: 'reading', mode: 'loz', from: end(job, from!), to: end(job, to!), value: null, shows: '' }
-    : { kind: 'seen', what: 'word', of: `part:${part}`, look: ask, word: 'cannot tell' }
+const emptyBody = (job: Job, ask: Proposed['ask']) =>
+  ask.from !== undefined
+    ? {
+        kind: 'reading',
+        mode: inOhms(ask.ask) ? 'ohms' : 'loz',
+        from: end(job, ask.from),
+        to: end(job, ask.to!),
+        value: null,
+        shows: '',
+      }
+    : { kind: 'seen', what: 'word', of: ofAsk(ask), look: ask.ask, word: 'cannot tell' }
 
 const end = (job: Job, point: string) => ({
   point,
@@ -143,7 +206,15 @@ const end = (job: Job, point: string) => ({
   place: placeOf(job, point),
 })
 
-function Volts({ disabled, keep }: { disabled: boolean; keep: (value: number, shows: string) => void }) {
+function Typed({
+  ohms,
+  disabled,
+  keep,
+}: {
+  ohms: boolean
+  disabled: boolean
+  keep: (value: number | null, shows: string) => void
+}) {
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState('')
   return (
@@ -151,17 +222,18 @@ function Volts({ disabled, keep }: { disabled: boolean; keep: (value: number, sh
       className="grid gap-1"
       onSubmit={(event) => {
         event.preventDefault()
-        const volts = voltsTyped(text)
-        if (typeof volts === 'string') return setWrong(volts)
-        keep(volts, `${volts.toFixed(1)} V`)
+        const read = ohms ? ohmsTyped(text) : voltsTyped(text)
+        if (typeof read === 'string') return setWrong(read)
+        if (read === Number.POSITIVE_INFINITY) keep(null, 'OL')
+        else keep(read, `${ohms ? read : read.toFixed(1)} ${ohms ? 'Ω' : 'V'}`)
       }}
     >
       <div className="flex flex-wrap items-end gap-2">
         <label className="min-w-40 grow">
-          <span className="block text-soft">I read, in V</span>
+          <span className="block text-soft">I read, in {ohms ? 'Ω' : 'V'}</span>
           <input
             value={text}
-            inputMode="decimal"
+            inputMode={ohms ? 'text' : 'decimal'}
             disabled={disabled}
             aria-invalid={wrong !== ''}
             onChange={(event) => {
@@ -171,6 +243,11 @@ function Volts({ disabled, keep }: { disabled: boolean; keep: (value: number, sh
             className="min-h-16 w-full rounded-card bg-display px-4 text-right font-mono text-3xl text-digits disabled:opacity-50"
           />
         </label>
+        {ohms && (
+          <Button disabled={disabled} onClick={() => keep(null, 'OL')} className="min-h-16 px-5">
+            OL
+          </Button>
+        )}
         <Button type="submit" look="strong" disabled={disabled || text.trim() === ''} className="min-h-16 px-6">
           Keep it
         </Button>
@@ -224,6 +301,9 @@ export function RepairCard({
           </li>
         ))}
       </ol>
+      {list[0] && beforeRepair(list[0].unit) && (
+        <p className="border-line border-t px-4 py-3 font-semibold">{beforeRepair(list[0].unit)}</p>
+      )}
       <p className="border-line border-t px-4 py-3 text-soft">
         Power off and proven dead before a lead is moved or a cover inside is opened. Then let every zone call once,
         alone, and nobody: all valves shut, boiler and pump at rest.
@@ -257,7 +337,7 @@ export function AfterRepair({ cold, job, standIn }: { cold: readonly string[]; j
                     session.askStandIn(
                       { kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word: 'cold' },
                       'room',
-                      [zone],
+                      { calls: [zone], power: true },
                     )
                   }
                 >

@@ -1,4 +1,4 @@
-import { type Ask, type Job, type Seen, type UnitLeft, unitInWords } from '@civil-lantern/core'
+import { type Ask, type Job, type Seen, type Shown, type UnitLeft, unitInWords } from '@civil-lantern/core'
 import { Button, Card } from '../../ui/controls.tsx'
 import { percent } from './in-words.ts'
 
@@ -67,11 +67,11 @@ export function Trail({
               ) : evidence.is === 'room' ? (
                 <>
                   <b>{job.zones[evidence.zone]?.name}</b> {evidence.heats ? 'heats' : 'stays cold'}
+                  {evidence.uncalled && ' though nobody calls'}
                 </>
               ) : (
                 <>
-                  {asks.find(({ id }) => id === evidence.ask)?.says}{' '}
-                  <b>{typeof evidence.shown === 'number' ? `${evidence.shown} V` : evidence.shown}</b>
+                  {asks.find(({ id }) => id === evidence.ask)?.says} <b>{shownInWords(evidence.ask, evidence.shown)}</b>
                 </>
               )}
             </span>
@@ -83,4 +83,10 @@ export function Trail({
       </ol>
     </Card>
   )
+}
+
+const shownInWords = (ask: string, shown: Shown): string => {
+  if (typeof shown === 'string') return shown
+  if (shown === Number.POSITIVE_INFINITY) return 'OL'
+  return `${shown} ${ask.startsWith('volts') ? 'V' : 'Ω'}`
 }

@@ -55,9 +55,12 @@ describe('the search in words', () => {
 
   it('names who has to call', () => {
     const job = demoJobs['kestrel-point']!()
-    expect(standInWords(job, { stand: ['signal'] })).toContain('Only Signal house calls')
-    expect(standInWords(job, { stand: ['signal', 'gallery'] })).toContain('Signal house and Gallery call')
-    expect(standInWords(job, { stand: [] })).toContain('Nobody calls')
+    expect(standInWords(job, { stand: { calls: ['signal'], power: true } })).toContain('Only Signal house calls')
+    expect(standInWords(job, { stand: { calls: ['signal', 'gallery'], power: true } })).toContain(
+      'Signal house and Gallery call',
+    )
+    expect(standInWords(job, { stand: { calls: [], power: true } })).toContain('Nobody calls')
+    expect(standInWords(job, { stand: { calls: [], power: false } })).toContain('proven dead')
   })
 
   it.each([

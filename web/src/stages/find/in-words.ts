@@ -35,16 +35,37 @@ export function searchInWords({ units, repair, look, next }: Findings): string {
 
 const second = (units: readonly UnitLeft[]): string => units[1]?.says ?? 'the zone'
 
-/** Who has to call for an ask, in words. */
-export function standInWords(job: Job, { stand }: Pick<Proposed, 'stand'>): string {
-  if (stand.length === 0) return 'Nobody calls; wait until everything is at rest.'
-  const names = stand.map((id) => job.zones[id]?.name ?? id)
+/** What has to be so for an ask, in words. */
+export function standInWords(job: Job, { stand: { calls, power } }: Pick<Proposed, 'stand'>): string {
+  if (!power) return 'Power off at the isolator, nobody can bring it back, proven dead where you work.'
+  if (calls.length === 0) return 'Nobody calls; wait until everything is at rest.'
+  const names = calls.map((id) => job.zones[id]?.name ?? id)
   return `Only ${names.join(' and ')} ${names.length === 1 ? 'calls' : 'call'}; wait until it stands still.`
 }
 
 /** The same in two words, beside what is asked. */
-export const shortStand = (job: Job, { stand }: Pick<Proposed, 'stand'>): string =>
-  stand.length === 0 ? 'Nobody calls.' : `${stand.map((id) => job.zones[id]?.name ?? id).join(', ')} calls.`
+export function shortStand(job: Job, { stand: { calls, power } }: Pick<Proposed, 'stand'>): string {
+  if (!power) return 'Proven dead.'
+  return calls.length === 0 ? 'Nobody calls.' : `${calls.map((id) => job.zones[id]?.name ?? id).join(', ')} calls.`
+}
+
+/** What is done before a unit is put right, where the wrong part would be bought otherwise. */
+export const beforeRepair = (unit: string): string | undefined =>
+  /\/(head|motor)$/.test(unit)
+    ? 'Turn the stem by hand first: where it is stiff or does not turn, the body has burnt the motor and goes too.'
+    : undefined
+
+/** What a reading in ohms is: a number, `k` and `M` after it, or OL. A sentence where it is none. */
+export function ohmsTyped(text: string): number | string {
+  const plain = text.trim().replace(',', '.')
+  if (/^o\.?l\.?$/i.test(plain)) return Number.POSITIVE_INFINITY
+  const match = /^(\d*\.?\d+)\s*(k|m)?\s*(ohms?|Ω)?$/i.exec(plain)
+  if (!match) return 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'
+  // A meter shows thousandths of an ohm to nobody here: m after a number is meant as millions.
+  const times = match[2] === undefined ? 1 : match[2].toLowerCase() === 'k' ? 1e3 : 1e6
+  const ohms = Number(match[1]) * times
+  return ohms > 1e9 ? 'More than a meter shows: type OL.' : ohms
+}
 
 /** What a typed reading is, in volts; a sentence where it is none. */
 export function voltsTyped(text: string): number | string {

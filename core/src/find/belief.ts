@@ -1,0 +1,150 @@
+import { inOhms, type Shown as Seen } from './ask.ts'
+import { askKind } from './asks/index.ts'
+import { type Evidence, standOf } from './evidence.ts'
+import { likelihood, normal, SUPPLY } from './likelihood.ts'
+import { standKey } from './stand.ts'
+import { NONE, type Suspect, WELL } from './suspects.ts'
+import { rowAt, type StandTable, shownAt } from './table.ts'
+
+type Shown = Exclude<Evidence, { is: 'repair' }>
+
+/**
+ * How likely each suspect is after what was seen, by Bayes: weights, then each thing in its order. What the mains stand at is
+ * carried beside each suspect, for every reading of a plant moves with it.
+ */
+export class Belief {
+  readonly #suspects: readonly Suspect[]
+  readonly #tables: ReadonlyMap<string, StandTable>
+
+  /** @param tables by the key of their stand; every stand in the evidence has one */
+  constructor(suspects: readonly Suspect[], tables: ReadonlyMap<string, StandTable>) {
+    this.#suspects = suspects
+    this.#tables = tables
+  }
+
+  /** The chance of every suspect, in their order. */
+  after(evidence: readonly Evidence[]): number[] {
+    let logs = this.#weights()
+    for (const [at, one] of evidence.entries())
+      if (one.is === 'repair') logs = this.#repaired(logs, one.unit, evidence.slice(0, at))
+      else this.#see(logs, one)
+    return this.#shares(logs)
+  }
+
+  /**
+   * Suspects that explain nothing of what is not as in a sound plant, *nothing wrong* among them: be they there or not, they are
+   * not what is complained of. Only what was seen since the last repair counts: before it the plant was another.
+   */
+  idle(evidence: readonly Evidence[]): ReadonlySet<string> {
+    const since = evidence.slice(evidence.findLastIndex((one) => one.is === 'repair') + 1)
+    const odd = since.flatMap((one) => (one.is !== 'repair' && this.#isOdd(one) ? [one] : []))
+    if (odd.length === 0) return new Set([WELL])
+    return new Set(
+      this.#suspects.flatMap(({ id }) => (id !== NONE && !odd.some((one) => this.#changes(id, one)) ? [id] : [])),
+    )
+  }
+
+  /** Would a sound plant have shown something else? */
+  #isOdd(one: Shown): boolean {
+    const table = this.#tables.get(standKey(standOf(one)))!
+    if (one.is === 'room') return one.heats !== rowAt(table, WELL).heats.has(one.zone)
+    const column = table.asks.findIndex(({ id }) => id === one.ask)
+    return column >= 0 && differs(one.shown, shownAt(table, WELL, column))
+  }
+
+  #weights(): Float64Array {
+    const logs = new Float64Array(this.#suspects.length * SUPPLY.length)
+    for (const [i, { weight }] of this.#suspects.entries())
+      for (const [k, supply] of SUPPLY.entries()) logs[i * SUPPLY.length + k] = Math.log(weight * supply.weight)
+    return logs
+  }
+
+  #see(logs: Float64Array, one: Shown) {
+    const table = this.#tables.get(standKey(standOf(one)))!
+    const column = one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask)
+    if (one.is === 'shown' && column < 0) return
+    for (const [i, { id }] of this.#suspects.entries())
+      for (let k = 0; k < SUPPLY.length; k++)
+        logs[i * SUPPLY.length + k]! += Math.log(chanceOf(one, id, table, column, k))
+  }
+
+  /** Of each suspect, whatever the mains stand at. */
+  #shares(logs: Float64Array): number[] {
+    const most = logs.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
+    return normal(
+      this.#suspects.map((_, i) =>
+        SUPPLY.reduce((sum, _one, k) => sum + Math.exp(logs[i * SUPPLY.length + k]! - most), 0),
+      ),
+    )
+  }
+
+  /**
+   * A repair moves what its unit had to *nothing wrong*, but for the chance that the new one is no better, and the chance that
+   * something else was wrong beside it: of that, what was seen before tells only as far as the first did not change it.
+   */
+  #repaired(logs: Float64Array, unit: string, before: readonly Evidence[]): Float64Array {
+    const shares = this.#shares(logs)
+    const had = this.#suspects.reduce((sum, one, i) => sum + (one.unit === unit ? shares[i]! : 0), 0)
+    const second = this.#besides(unit, shares, before)
+    const next = new Float64Array(logs.length)
+    for (const [i, one] of this.#suspects.entries()) {
+      const own =
+        one.unit === unit
+          ? BAD_AGAIN * shares[i]!
+          : shares[i]! + (one.id === WELL ? (1 - BAD_AGAIN - SECOND) * had : SECOND * had * second[i]!)
+      for (const [k, { weight }] of SUPPLY.entries()) next[i * SUPPLY.length + k] = Math.log(own * weight + TINY)
+    }
+    return next
+  }
+
+  /** What else may have been wrong while the likeliest of a unit was: by what that one leaves as it is in a sound plant. */
+  #besides(unit: string, shares: readonly number[], before: readonly Evidence[]): number[] {
+    const [first] = this.#suspects
+      .map((one, i) => ({ one, share: shares[i]! }))
+      .filter(({ one }) => one.unit === unit)
+      .sort((a, b) => b.share - a.share)
+    const logs = this.#weights()
+    for (const one of before)
+      if (one.is !== 'repair' && (!first || !this.#changes(first.one.id, one))) this.#see(logs, one)
+    const found = this.#shares(logs)
+    return normal(
+      found.map((share, i) => (this.#suspects[i]!.unit === unit || this.#suspects[i]!.id === WELL ? 0 : share)),
+    )
+  }
+
+  /** Does a suspect show something else there than a sound plant? */
+  #changes(suspect: string, one: Shown): boolean {
+    const table = this.#tables.get(standKey(standOf(one)))!
+    if (one.is === 'room') return rowAt(table, suspect).heats.has(one.zone) !== rowAt(table, WELL).heats.has(one.zone)
+    const column = table.asks.findIndex(({ id }) => id === one.ask)
+    if (column < 0) return false
+    return differs(shownAt(table, suspect, column), shownAt(table, WELL, column))
+  }
+}
+
+function differs(one: Seen, other: Seen): boolean {
+  if (typeof one === 'string' || typeof other === 'string') return one !== other
+  return one !== other && !(Math.abs(one - other) <= NEAR * Math.max(1, Math.abs(other)))
+}
+
+function chanceOf(one: Shown, suspect: string, table: StandTable, column: number, k: number): number {
+  if (one.is === 'room')
+    return suspect === NONE
+      ? likelihood.anyRoom
+      : likelihood.ofRoom(one.heats, rowAt(table, suspect, k).heats.has(one.zone))
+  const { ask } = table.asks[column]!
+  if (suspect === NONE) return likelihood.ofAnything(one.shown, inOhms(ask))
+  const expected = shownAt(table, suspect, column, k)
+  if (typeof one.shown !== 'number' || typeof expected !== 'number')
+    return likelihood.ofWord(one.shown, expected, askKind(ask).trust)
+  return inOhms(ask) ? likelihood.ofOhms(one.shown, expected) : likelihood.ofVolts(one.shown, expected)
+}
+
+/** Chance that what was put in or remade is no better than what it replaced. */
+const BAD_AGAIN = 0.03
+/** Chance that something else was wrong beside it. */
+const SECOND = 0.05
+/** What a reading may differ and count as the same, as a share. */
+const NEAR = 0.1
+/** Nothing is ever wholly impossible. */
+const TINY = 1e-12

@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest'
+import { bandsOf, entropy, LIES, likelihood, normal } from './likelihood.ts'
+
+const OL = Number.POSITIVE_INFINITY
+
+describe('a reading', () => {
+  it('in volts is likeliest where it is expected, and never impossible anywhere', () => {
+    expect(likelihood.ofVolts(24, 24)).toBeGreaterThan(likelihood.ofVolts(22, 24))
+    // Far off, only the lie is left: 2 % over 30 V, and over more on a circuit that has more.
+    expect(likelihood.ofVolts(0, 24)).toBeCloseTo(LIES / 30, 9)
+    expect(likelihood.ofVolts(0, 230)).toBeCloseTo(LIES / 276, 9)
+    expect(likelihood.ofVolts(230, 0)).toBeCloseTo(LIES / 276, 9)
+  })
+
+  it('in ohms counts by decades, below half an ohm by the leads, and OL by itself', () => {
+    expect(likelihood.ofOhms(44, 40)).toBeCloseTo(likelihood.ofOhms(440, 400), 9)
+    expect(likelihood.ofOhms(0.01, 0.4)).toBeCloseTo(likelihood.ofOhms(0.4, 0.4), 9)
+    expect(likelihood.ofOhms(OL, OL)).toBeGreaterThan(40 * likelihood.ofOhms(40, OL))
+    expect(likelihood.ofOhms(OL, 40)).toBe(likelihood.ofOhms(40, OL))
+    expect(likelihood.ofOhms(OL, 40)).toBeGreaterThan(0)
+  })
+
+  it('a word is as good as its trust; what nobody foresaw explains anything a little', () => {
+    expect(likelihood.ofWord('slack', 'slack', 0.9)).toBe(0.9)
+    expect(likelihood.ofWord('slack', 'firm', 0.9)).toBeCloseTo(0.1, 9)
+    expect(likelihood.ofAnything('slack', false)).toBeLessThan(likelihood.ofWord('slack', 'slack', 0.9))
+    expect(likelihood.ofAnything(24, false)).toBeLessThan(likelihood.ofVolts(24, 24))
+    expect(likelihood.ofAnything(24, false)).toBeGreaterThan(likelihood.ofVolts(0, 24))
+    expect(likelihood.ofAnything(40, true)).toBeLessThan(likelihood.ofOhms(40, 40))
+  })
+})
+
+describe('what one answer tells apart', () => {
+  const said = (shown: readonly (number | string)[], ohms = false) =>
+    bandsOf(shown, ohms).map(({ says, members }) => [says, [...members].sort()])
+
+  it('is words by themselves, and numbers with a gap between them', () => {
+    expect(said(['slack', 'firm', 'slack'])).toEqual([
+      ['slack', [0, 2]],
+      ['firm', [1]],
+    ])
+    expect(said([0, 24, 26, 0.2])).toEqual([
+      ['0 to 0.2 V', [0, 3]],
+      ['24 to 26 V', [1, 2]],
+    ])
+  })
+
+  it('grows with the reading: a volt parts nought from one, not 24 from 25', () => {
+    expect(said([0, 1]).length).toBe(2)
+    expect(said([24, 25]).length).toBe(1)
+    expect(said([230, 200]).length).toBe(1)
+    expect(said([230, 180]).length).toBe(2)
+  })
+
+  it('is decades of ohms: 40 beside 50 is one motor, 40 beside 80 are two things, OL is a third', () => {
+    expect(said([40, 50, OL], true)).toEqual([
+      ['OL', [2]],
+      ['40 to 50 Ω', [0, 1]],
+    ])
+    expect(said([40, 80], true).length).toBe(2)
+    expect(said([0.03, 0.1], true).length).toBe(1)
+  })
+
+  it('says thousands and millions as a display does', () => {
+    expect(said([1500], true)[0]![0]).toBe('about 1.5 kΩ')
+    expect(said([2.2e6], true)[0]![0]).toBe('about 2.2 MΩ')
+    expect(said([123.4])[0]![0]).toBe('about 123 V')
+  })
+
+  it('of nobody is nothing', () => expect(bandsOf([], false)).toEqual([]))
+})
+
+describe('shares', () => {
+  it('entropy is nought for the certain and greatest for the even', () => {
+    expect(entropy([1, 0])).toBe(0)
+    expect(entropy([0.5, 0.5])).toBe(1)
+    expect(entropy([0.9, 0.1])).toBeLessThan(1)
+    expect(normal([1, 3])).toEqual([0.25, 0.75])
+    expect(normal([0, 0])).toEqual([0, 0])
+  })
+})

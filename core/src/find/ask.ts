@@ -42,6 +42,8 @@ export interface Ask {
   readonly besideLine?: true
   /** Line voltage stands on these terminals, or would if it were on. */
   readonly line?: true
+  /** The words it may be answered with, where its part shows not all of them. */
+  readonly words?: readonly string[]
   /** The place to stand. */
   readonly place: string
   readonly minutes: number

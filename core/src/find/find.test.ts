@@ -283,7 +283,7 @@ describe('suspects', () => {
     ['V2/whole', 'Valve 2'],
     ['S4', 'Splice S4'],
     ['supply', 'The mains'],
-    [WELL, 'Nothing that explains it'],
+    [WELL, 'No fault behind it'],
   ])('%s is %s in words', (unit, says) => expect(unitInWords(job, unit)).toBe(says))
 
   it('all ways of one splice are one act', () => {

@@ -76,16 +76,21 @@ export class Finder {
    * @param troubled zones the complaint is about
    * @param place where the technician stands
    * @param offers which asks may be offered: not those refused, nor those for which there is no tool
+   * @param quick only in the first of its stands, with what is worked out already: a first thing to ask while the rest is made
    * Yields the share of the work that is done.
    */
   *find(
     troubled: readonly string[],
-    evidence: readonly Evidence[],
+    seen: readonly Evidence[],
     place?: string,
     offers: (ask: Ask) => boolean = () => true,
+    quick = false,
   ): Generator<number, Findings> {
-    const stands = standsFor(this.#job, troubled)
-    yield* this.#tabled(stands, troubled, evidence)
+    const all = standsFor(this.#job, troubled)
+    yield* this.#tabled(quick ? all.slice(0, 1) : all, troubled, quick ? [] : seen)
+    const isReady = (stand: Stand) => this.#tables.has(standKey(stand))
+    const stands = all.filter(isReady)
+    const evidence = seen.filter((one) => one.is === 'repair' || isReady(standOf(one)))
     const made = new Belief(this.suspects, this.#tables)
     const belief = made.after(evidence)
     const idle = made.idle(evidence)

@@ -40,8 +40,8 @@ describe('what one answer tells apart', () => {
       ['firm', [1]],
     ])
     expect(said([0, 24, 26, 0.2])).toEqual([
-      ['0 to 0.2 V', [0, 3]],
-      ['24 to 26 V', [1, 2]],
+      ['0 V to 0.2 V', [0, 3]],
+      ['24 V to 26 V', [1, 2]],
     ])
   })
 
@@ -55,7 +55,7 @@ describe('what one answer tells apart', () => {
   it('is decades of ohms: 40 beside 50 is one motor, 40 beside 80 are two things, OL is a third', () => {
     expect(said([40, 50, OL], true)).toEqual([
       ['OL', [2]],
-      ['40 to 50 Ω', [0, 1]],
+      ['40 Ω to 50 Ω', [0, 1]],
     ])
     expect(said([40, 80], true).length).toBe(2)
     expect(said([0.03, 0.1], true).length).toBe(1)
@@ -64,7 +64,7 @@ describe('what one answer tells apart', () => {
   it('says thousands and millions as a display does', () => {
     expect(said([1500], true)[0]![0]).toBe('about 1.5 kΩ')
     expect(said([2.2e6], true)[0]![0]).toBe('about 2.2 MΩ')
-    expect(said([123.4])[0]![0]).toBe('about 123 V')
+    expect(said([123.4])[0]![0]).toBe('about 123.4 V')
   })
 
   it('of nobody is nothing', () => expect(bandsOf([], false)).toEqual([]))

@@ -81,7 +81,7 @@ export function bandsOf(shown: readonly Shown[], ohms: boolean): Band[] {
     if (i < numbers.length && !apart(numbers[i - 1]!.value, numbers[i]!.value, ohms)) continue
     const group = numbers.slice(first, i)
     bands.push({
-      says: rangeInWords(group[0]!.value, group.at(-1)!.value, ohms ? 'Ω' : 'V'),
+      says: rangeInWords(group[0]!.value, group.at(-1)!.value, ohms),
       members: group.map(({ at }) => at),
     })
     first = i
@@ -95,16 +95,16 @@ const apart = (low: number, high: number, ohms: boolean): boolean =>
     : high - low > APART * Math.hypot(SIGMA.volts, (SIGMA.share + MOVED) * high)
 
 /** A range of readings as a display would show its ends. */
-function rangeInWords(low: number, high: number, unit: string): string {
-  const [from, to] = [short(low), short(high)]
-  return from === to ? `about ${from}${unit}` : `${from}to ${to}${unit}`
+function rangeInWords(low: number, high: number, ohms: boolean): string {
+  const [from, to] = [low, high].map((figure) => (ohms ? `${short(figure)}Ω` : `${Number(figure.toFixed(1))} V`))
+  return from === to ? `about ${from}` : `${from} to ${to}`
 }
 
-/** Two figures of a number, and the thousands in letters, with the space before its unit. */
+/** Three figures of ohms, the thousands in letters, with the space before the unit. */
 function short(figure: number): string {
   const [by, letter] = figure >= 1e6 ? [1e6, 'M'] : figure >= 1e3 ? [1e3, 'k'] : [1, '']
   const shown = figure / by
-  return `${shown >= 100 ? Math.round(shown) : Number(shown.toPrecision(shown < 1 ? 1 : 3)).toString()} ${letter}`
+  return `${Number(shown < 1 ? shown.toFixed(1) : shown.toPrecision(3))} ${letter}`
 }
 
 /** Shares that add up to one. */

@@ -58,7 +58,7 @@ export function repairedBy(job: Job, one: Supposition): string {
  * @example unitInWords(job, 'V2') // 'The leads at Valve 2'
  */
 export function unitInWords(job: Job, unit: string): string {
-  if (unit === WELL) return 'Nothing that explains it'
+  if (unit === WELL) return 'No fault behind it'
   if (unit === NONE) return 'Something not on this list'
   if (unit === 'supply') return 'The mains'
   const [id = '', piece] = unit.split('/')

@@ -32,6 +32,15 @@ export function pointInWords(job: Job, point: string): string {
   return terminalInWords(job, point.slice(0, dot), point.slice(dot + 1))
 }
 
+/**
+ * Two points between which something is read. Two terminals of one part that bear the same marking are told as a pair.
+ * @example pairInWords(job, 'B1.t1', 'B1.t2') // 'both terminals Boiler T'
+ */
+export function pairInWords(job: Job, from: string, to: string): string {
+  const [one, other] = [pointInWords(job, from), pointInWords(job, to)]
+  return one === other ? `both terminals ${one}` : `${one} and ${other}`
+}
+
 /** `Valve 2 M1`, or `Splice S4 way 1`. */
 export function terminalInWords(job: Job, part: string, terminal: string): string {
   const way = kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.role === 'way' ? 'way ' : ''

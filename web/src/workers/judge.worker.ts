@@ -99,6 +99,8 @@ export interface Question {
   readonly place: string | undefined
   /** Asks that somebody could not do. */
   readonly refused: readonly string[]
+  /** A first thing to ask, while the rest is worked out. */
+  readonly quick: boolean
 }
 
 export interface Answered {
@@ -107,6 +109,7 @@ export interface Answered {
   readonly asks: readonly Ask[]
 }
 
+let questions = 0
 let finder: { readonly key: string; readonly finder: Finder } | undefined
 
 const judge = {
@@ -116,13 +119,18 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, entries, ofCase, cold, place, refused } = question
+    const { key, job, base, entries, ofCase, cold, place, refused, quick } = question
     if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
     const at = finder.finder
+    const mine = ++questions
     const seen = evidenceOf(entries, ofCase, at.asks)
     const found = await run(
-      at.find(cold, withComplaint(cold, seen), place, ({ id }) => !refused.includes(id)),
-      told,
+      at.find(cold, withComplaint(cold, seen), place, ({ id }) => !refused.includes(id), quick),
+      // What is asked anew takes the place of what was asked before: half of a table is made once, not twice.
+      (share) => {
+        if (mine !== questions) throw new Error('Another question was asked in between.')
+        return told(share)
+      },
     )
     return { found, seen, asks: at.asks }
   },

@@ -1,4 +1,4 @@
-import { pointInWords } from '../../words/words.ts'
+import { pairInWords } from '../../words/words.ts'
 import { type Ask, type AskKind, asRead } from '../ask.ts'
 import { MINUTES, readingMinutes } from '../minutes.ts'
 import { heldBetween } from './held.ts'
@@ -19,7 +19,7 @@ export const alone: AskKind = {
         place: job.parts[part]!.place,
         minutes: readingMinutes(job, part) + MINUTES.ohms + MINUTES.lift,
         ...(line ? { line: true } : {}),
-        says: `Lift what is landed on ${pointInWords(job, from)}, dead, and read ohms to ${pointInWords(job, to)}. Land it again.`,
+        says: `Dead: lift what is landed on the first, and read ohms across ${pairInWords(job, from, to)}. Land it again.`,
       }),
     ),
   shows({ bench }, { part, from, to }) {

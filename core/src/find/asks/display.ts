@@ -21,6 +21,7 @@ export const display: AskKind = {
           part: id,
           place: part.place,
           minutes: MINUTES.look,
+          words: [...new Set(['shows', 'blank', ...(kind.faults ?? []).flatMap(({ display }) => display ?? [])])],
           says: `What does the display or lamp of ${labelOf(job, id)} show?`,
         },
       ]

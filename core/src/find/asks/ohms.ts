@@ -1,5 +1,5 @@
 import { probe, read } from '../../meter/meter.ts'
-import { pointInWords } from '../../words/words.ts'
+import { pairInWords } from '../../words/words.ts'
 import { type Ask, type AskKind, asRead } from '../ask.ts'
 import { MINUTES, readingMinutes } from '../minutes.ts'
 import { besideEarth, heldBetween } from './held.ts'
@@ -22,7 +22,7 @@ export const ohms: AskKind = {
         place: job.parts[part]!.place,
         minutes: readingMinutes(job, part) + MINUTES.ohms,
         ...(line ? { line: true } : {}),
-        says: `Ohms from ${pointInWords(job, from)} to ${pointInWords(job, to)}, dead.`,
+        says: `Ohms across ${pairInWords(job, from, to)}, dead.`,
       }),
     ),
   shows({ bench }, { from, to }) {

@@ -2,7 +2,7 @@ import type { Job } from '../../job/schema.ts'
 import type { Strip } from '../../loops/strip.ts'
 import { probe, read } from '../../meter/meter.ts'
 import { kindOf } from '../../parts/index.ts'
-import { pointInWords } from '../../words/words.ts'
+import { pairInWords } from '../../words/words.ts'
 import { type Ask, type AskKind, atLine, type Plant } from '../ask.ts'
 import { MINUTES, readingMinutes } from '../minutes.ts'
 
@@ -67,7 +67,7 @@ function along(job: Job, strip: Strip, zone?: string): Ask[] {
         place: job.parts[part]!.place,
         minutes: line ? MINUTES.liveLine : readingMinutes(job, part),
         ...(line ? { line: true as const } : beside ? { besideLine: true as const } : {}),
-        says: `Leads on ${pointInWords(job, from)} and ${pointInWords(job, back)}.`,
+        says: `Leads on ${pairInWords(job, from, back)}.`,
       }
     })
 }

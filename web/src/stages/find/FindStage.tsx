@@ -1,5 +1,5 @@
-import { type Entry, keyOf, NOBODY, openCases, standKey, takenBack } from '@civil-lantern/core'
-import { useEffect, useMemo, useState } from 'react'
+import { type Entry, keyOf, NOBODY, openCases, type Proposed, standKey, takenBack } from '@civil-lantern/core'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
@@ -23,6 +23,7 @@ function Search({ complaint }: { complaint: Entry }) {
   const { judge } = useJudge()
   const [answered, setAnswered] = useState<Answered>()
   const [share, setShare] = useState(0)
+  const begun = useRef('')
   const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
   const [refused, setRefused] = useState<readonly string[]>([])
@@ -41,9 +42,21 @@ function Search({ complaint }: { complaint: Entry }) {
   useEffect(() => {
     let wanted = true
     setFailed('')
-    judge
-      .find({ key, job, base, entries, ofCase: complaint.id, cold, place, refused }, (done) => wanted && setShare(done))
-      .then((made) => wanted && setAnswered(made))
+    const question = { key, job, base, entries, ofCase: complaint.id, cold, place, refused }
+    const told = (done: number) => {
+      if (wanted) setShare(done)
+    }
+    const first = begun.current !== key
+    begun.current = key
+    // At first one stand is worked out, and something to ask is shown; it stays while the rest is made.
+    const quick = first ? judge.find({ ...question, quick: true }, told) : Promise.resolve(undefined)
+    quick
+      .then((made) => {
+        if (made && wanted) setAnswered(made)
+        return judge.find({ ...question, quick: false }, told).then((whole) => {
+          if (wanted) setAnswered(made ? keeping(whole, made.found.next) : whole)
+        })
+      })
       .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
     return () => {
       wanted = false
@@ -135,6 +148,16 @@ function Search({ complaint }: { complaint: Entry }) {
       </div>
     </Page>
   )
+}
+
+/** The whole answer, with the ask that is under somebody's thumb already still first where it is worth anything. */
+function keeping(whole: Answered, shown: Proposed | undefined): Answered {
+  const { found } = whole
+  const all = found.next ? [found.next, ...found.others] : []
+  const same =
+    shown && all.find(({ ask, stand }) => ask.id === shown.ask.id && standKey(stand) === standKey(shown.stand))
+  if (!same || same === found.next) return whole
+  return { ...whole, found: { ...found, next: same, others: all.filter((one) => one !== same) } }
 }
 
 const Page = ({ title, says, children }: { title: string; says: string; children: React.ReactNode }) => (

@@ -84,7 +84,7 @@ export function NextCard({
             />
           ) : (
             <div className="grid grid-cols-2 gap-2">
-              {(FIND_WORDS[ask.ask] ?? []).map((word) => (
+              {(ask.words ?? FIND_WORDS[ask.ask] ?? []).map((word) => (
                 <Button
                   key={word}
                   disabled={!brought.ready}

@@ -1,6 +1,6 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { howOf, isWell, percent, searchInWords, standInWords, voltsTyped } from './in-words.ts'
+import { beforeRepair, howOf, isWell, ohmsTyped, percent, searchInWords, standInWords, voltsTyped } from './in-words.ts'
 
 const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
 const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as never
@@ -21,6 +21,32 @@ describe('the search in words', () => {
       '2 things show the same readings. Look at Thermostat 4 first.',
     )
     expect(searchInWords({ units, next: undefined, ...open })).toContain('Nothing more can be asked')
+  })
+
+  it('names the likeliest fault while less than half speaks for none', () => {
+    const open = { repair: undefined, look: [], others: [], next: proposed }
+    const none = (share: number) => [unit('No fault', share, 'nothing wrong'), unit('Thermostat 4', 1 - share)]
+    expect(searchInWords({ units: none(0.49), ...open })).toBe('2 suspects left. Thermostat 4: 51 %.')
+    expect(searchInWords({ units: none(0.5), ...open })).toBe('2 suspects left. No fault: 50 %.')
+  })
+
+  it.each([
+    ['42', 42],
+    ['1,5 k', 1500],
+    ['2.2M', 2.2e6],
+    ['0.3 ohm', 0.3],
+    ['OL', Number.POSITIVE_INFINITY],
+    ['o.l.', Number.POSITIVE_INFINITY],
+    ['42 V', 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'],
+    ['', 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'],
+    ['-3', 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'],
+    ['1000 M', 1e9],
+    ['1001 M', 'More than a meter shows: type OL.'],
+  ])('%j in ohms is %s', (text, ohms) => expect(ohmsTyped(text)).toBe(ohms))
+
+  it('asks for the stem before a head or a motor is changed, and for nothing else', () => {
+    for (const unit of ['V2/head', 'V2/motor']) expect(beforeRepair(unit)).toContain('Turn the stem')
+    for (const unit of ['V2/body', 'S4', 'TS2/whole']) expect(beforeRepair(unit)).toBeUndefined()
   })
 
   it('says when nothing fits, and where to look instead', () => {

@@ -28,9 +28,11 @@ export function searchInWords({ units, repair, look, next }: Findings): string {
   if (top.unit === 'none of these')
     return `What was read fits nothing on the list. Look at the wiring at ${second(units)} before anything is changed.`
   const left = units.filter(({ share }) => share >= COUNTED).length
+  // While less than half speaks for no fault, the sentence is of the likeliest fault.
+  const named = top.unit === 'nothing wrong' && top.share < 0.5 ? (units[1] ?? top) : top
   if (!next && look.length > 1) return `${look.length} things show the same readings. Look at ${look[0]!.says} first.`
   if (!next) return `Nothing more can be asked here. ${top.says}: ${percent(top.share)}.`
-  return `${left === 1 ? 'One suspect' : `${left} suspects`} left. ${top.says}: ${percent(top.share)}.`
+  return `${left === 1 ? 'One suspect' : `${left} suspects`} left. ${named.says}: ${percent(named.share)}.`
 }
 
 const second = (units: readonly UnitLeft[]): string => units[1]?.says ?? 'the zone'

@@ -25,8 +25,10 @@ export class Belief {
   /** The chance of every suspect, in their order. */
   after(evidence: readonly Evidence[]): number[] {
     let logs = this.#weights()
+    // What was seen before a repair and came of what was repaired then tells nothing of what else is wrong.
+    const explained = new Set<Evidence>()
     for (const [at, one] of evidence.entries())
-      if (one.is === 'repair') logs = this.#repaired(logs, one.unit, evidence.slice(0, at))
+      if (one.is === 'repair') logs = this.#repaired(logs, one.unit, evidence.slice(0, at), explained)
       else this.#see(logs, one)
     return this.#shares(logs)
   }
@@ -82,30 +84,37 @@ export class Belief {
    * A repair moves what its unit had to *nothing wrong*, but for the chance that the new one is no better, and the chance that
    * something else was wrong beside it: of that, what was seen before tells only as far as the first did not change it.
    */
-  #repaired(logs: Float64Array, unit: string, before: readonly Evidence[]): Float64Array {
+  #repaired(logs: Float64Array, unit: string, before: readonly Evidence[], explained: Set<Evidence>): Float64Array {
     const shares = this.#shares(logs)
     const had = this.#suspects.reduce((sum, one, i) => sum + (one.unit === unit ? shares[i]! : 0), 0)
-    const second = this.#besides(unit, shares, before)
+    const second = this.#besides(unit, shares, before, explained)
     const next = new Float64Array(logs.length)
     for (const [i, one] of this.#suspects.entries()) {
       const own =
         one.unit === unit
           ? BAD_AGAIN * shares[i]!
-          : shares[i]! + (one.id === WELL ? (1 - BAD_AGAIN - SECOND) * had : SECOND * had * second[i]!)
+          : shares[i]! +
+            had *
+              (one.id === WELL
+                ? 1 - BAD_AGAIN - SECOND - UNFORESEEN
+                : SECOND * second[i]! + (one.id === NONE ? UNFORESEEN : 0))
       for (const [k, { weight }] of SUPPLY.entries()) next[i * SUPPLY.length + k] = Math.log(own * weight + TINY)
     }
     return next
   }
 
   /** What else may have been wrong while the likeliest of a unit was: by what that one leaves as it is in a sound plant. */
-  #besides(unit: string, shares: readonly number[], before: readonly Evidence[]): number[] {
+  #besides(unit: string, shares: readonly number[], before: readonly Evidence[], explained: Set<Evidence>): number[] {
     const [first] = this.#suspects
       .map((one, i) => ({ one, share: shares[i]! }))
       .filter(({ one }) => one.unit === unit)
       .sort((a, b) => b.share - a.share)
     const logs = this.#weights()
-    for (const one of before)
-      if (one.is !== 'repair' && (!first || !this.#changes(first.one.id, one))) this.#see(logs, one)
+    for (const one of before) {
+      if (one.is === 'repair') continue
+      if (first && this.#changes(first.one.id, one)) explained.add(one)
+      if (!explained.has(one)) this.#see(logs, one)
+    }
     const found = this.#shares(logs)
     return normal(
       found.map((share, i) => (this.#suspects[i]!.unit === unit || this.#suspects[i]!.id === WELL ? 0 : share)),
@@ -144,6 +153,8 @@ function chanceOf(one: Shown, suspect: string, table: StandTable, column: number
 const BAD_AGAIN = 0.03
 /** Chance that something else was wrong beside it. */
 const SECOND = 0.05
+/** Chance that it was never that, but something nobody foresaw that looks like it. */
+const UNFORESEEN = 0.03
 /** What a reading may differ and count as the same, as a share. */
 const NEAR = 0.1
 /** Nothing is ever wholly impossible. */

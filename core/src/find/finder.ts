@@ -86,20 +86,28 @@ export class Finder {
     offers: (ask: Ask) => boolean = () => true,
     quick = false,
   ): Generator<number, Findings> {
-    const all = standsFor(this.#job, troubled)
-    yield* this.#tabled(quick ? all.slice(0, 1) : all, troubled, quick ? [] : seen)
+    const now = troubledNow(troubled, seen)
+    const all = standsFor(this.#job, now)
+    yield* this.#tabled(quick ? all.slice(0, 1) : all, now, quick ? [] : seen)
     const isReady = (stand: Stand) => this.#tables.has(standKey(stand))
     const stands = all.filter(isReady)
     const evidence = seen.filter((one) => one.is === 'repair' || isReady(standOf(one)))
     const made = new Belief(this.suspects, this.#tables)
     const belief = made.after(evidence)
     const idle = made.idle(evidence)
-    // What explains nothing of it is no more to it than nothing wrong at all.
-    const unitOf = this.suspects.map(({ id, unit }) => (idle.has(id) ? WELL : unit))
+    const renewed = new Set(evidence.flatMap((one) => (one.is === 'repair' ? [one.unit] : [])))
+    // What explains nothing of it is no more to it than nothing wrong at all; what still looks like a part that was renewed is
+    // something else that looks like it.
+    const unitOf = this.suspects.map(({ id, unit }) => (idle.has(id) ? WELL : renewed.has(unit) ? NONE : unit))
     const units = this.#left(belief, unitOf)
     const where = whereAfter(evidence, this.asks, place)
     const proposals = this.#proposals(this.#open(belief, unitOf), stands, evidence, where, offers)
     return { units, ...this.#decided(units, proposals) }
+  }
+
+  /** The asks worth while in a stand. */
+  inStand(stand: Stand, troubled: readonly string[]): Ask[] {
+    return asksIn(this.asks, stand, troubled)
   }
 
   /** What an ask shows in a stand that was searched, when nothing is wrong. */
@@ -161,7 +169,7 @@ export class Finder {
     const suspects = this.suspects.flatMap(({ id }, i) => {
       const unit = unitOf[i]!
       const share = belief[i]!
-      if (share < NEGLIGIBLE || id === NONE) return []
+      if (share < NEGLIGIBLE || unit === NONE) return []
       if (!at.has(unit)) at.set(unit, units.push({ says: unitInWords(this.#job, unit), share: 0 }) - 1)
       units[at.get(unit)!]!.share += share
       return [{ id, unit: at.get(unit)!, share }]
@@ -283,6 +291,16 @@ const answersOf = ({ units }: Open, bands: readonly { says: string; shares: Floa
 const isSame = (one: Shown, other: Shown): boolean =>
   one === other ||
   (typeof one === 'number' && typeof other === 'number' && Math.abs(one - other) <= 0.05 * Math.max(1, one, other))
+
+/** Zones that are in trouble since the last repair first; those that were found well since are in none. */
+function troubledNow(troubled: readonly string[], evidence: readonly Evidence[]): string[] {
+  const since = evidence.slice(evidence.findLastIndex((one) => one.is === 'repair') + 1)
+  const rooms = since.flatMap((one) => (one.is === 'room' ? [one] : []))
+  const ill = rooms.filter(({ heats, uncalled }) => !heats || uncalled).map(({ zone }) => zone)
+  const well = rooms.filter(({ heats, uncalled }) => heats && !uncalled).map(({ zone }) => zone)
+  const left = [...new Set([...ill, ...troubled.filter((zone) => !well.includes(zone))])]
+  return left.length > 0 ? left : [...troubled]
+}
 
 /** Where one is after what was done: the last stand, and whether the line was locked off since the power last went. */
 function whereAfter(evidence: readonly Evidence[], asks: readonly Ask[], place: string | undefined): Where {

@@ -3,7 +3,6 @@ import { zonesInOrder } from '../job/zones.ts'
 import type { Ask, Shown } from './ask.ts'
 import type { Evidence } from './evidence.ts'
 import type { Finder, Findings, UnitLeft } from './finder.ts'
-import type { Where } from './minutes.ts'
 import { NOBODY, type Stand } from './stand.ts'
 import { NONE, WELL } from './suspects.ts'
 
@@ -28,6 +27,9 @@ export interface Ended {
 /** Asks and repairs after which a search that does not end is ended. */
 const MOST = 60
 const MOST_REPAIRS = 6
+/** Chance of *none of these* from which nothing more is put right, after so many repairs that did not end it. */
+const UNKNOWN = 0.9
+const MOST_VAIN = 2
 /** Chance of *nothing wrong* from which it is checked instead of asked. */
 const WELL_ENOUGH = 0.8
 
@@ -39,6 +41,7 @@ const WELL_ENOUGH = 0.8
  * @param troubled zones the complaint is about
  * @param begins what is known when it begins
  * @param offers which asks may be offered
+ * @param order puts something else next, as another order of asking would
  * @example
  * const work = search(finder, job, ['signal'], [{ is: 'room', zone: 'signal', heats: false }])
  * for (let next = work.next(); !next.done; next = work.next(answer(next.value)));
@@ -49,20 +52,20 @@ export function* search(
   troubled: readonly string[],
   begins: readonly Evidence[],
   offers: (ask: Ask) => boolean = () => true,
-  order: (proposals: Findings, evidence: readonly Evidence[], where: Where) => Findings = (found) => found,
+  order: (found: Findings, evidence: readonly Evidence[], place: string | undefined) => Findings = (found) => found,
 ): Generator<Wanted, Ended, Shown | boolean | undefined> {
   const evidence: Evidence[] = [...begins]
   const refused = new Set<string>()
   const repairs: string[] = []
   let [tests, minutes] = [0, 0]
+  /** Closing checks that failed since anything was asked or put right. */
+  let vain = 0
   let place: string | undefined
   for (;;) {
     const found = order(
       run(finder.find(troubled, evidence, place, (ask) => !refused.has(ask.id) && offers(ask))),
       evidence,
-      {
-        place,
-      },
+      place,
     )
     const end = (solved: boolean, why?: string): Ended => ({
       solved,
@@ -73,25 +76,30 @@ export function* search(
       ...(why ? { why } : {}),
     })
     const [top] = found.units
+    if (top?.unit === NONE && ((top.share > UNKNOWN && repairs.length >= MOST_VAIN) || !found.next))
+      return end(false, 'What was read fits nothing on the list: the wiring itself is to be looked at, lead by lead.')
     const settled = top?.unit === WELL && (top.share > WELL_ENOUGH || !found.next)
-    const best = settled ? undefined : (found.repair ?? (found.next ? undefined : placeToLook(found, repairs)))
+    // What was put right once and is accused again is asked about, not put right twice.
+    const named = found.repair && !repairs.includes(found.repair.unit) ? found.repair : undefined
+    const next = found.next ?? (found.repair && !named ? found.others[0] : undefined)
+    const best = settled ? undefined : (named ?? (next ? undefined : placeToLook(found, repairs)))
     if (settled || best) {
       if (best) {
-        if (repairs.includes(best.unit) || repairs.length >= MOST_REPAIRS)
-          return end(false, 'Nothing more that can be asked parts what is left.')
+        if (repairs.length >= MOST_REPAIRS) return end(false, 'Nothing more that can be asked parts what is left.')
         yield { do: 'repair', unit: best }
         repairs.push(best.unit)
+        vain = 0
         evidence.push({ is: 'repair', unit: best.unit })
       }
       const failed = yield* closing(finder, job, evidence)
       if (!failed) return end(true)
-      if (settled && !found.next) return end(false, 'It fails, and nothing more can be asked.')
+      if (settled && !found.next && ++vain > 1) return end(false, 'It fails, and nothing more can be asked.')
       continue
     }
-    const { next } = found
     if (!next || tests >= MOST) return end(false, 'Nothing more can be asked.')
     const shown = yield { do: 'ask', ask: next.ask, stand: next.stand, minutes: next.minutes }
     tests++
+    vain = 0
     minutes += next.minutes
     place = next.ask.place
     if (shown === undefined || typeof shown === 'boolean') refused.add(next.ask.id)

@@ -89,6 +89,17 @@ it('the report is a PDF of this job, for the next technician and for the custome
   await window.sees('not a fault before')
 })
 
+it('what fails on all jobs is told together, what wanted a second visit first; and where', async () => {
+  await window.goto(`${program.url}/jobs/kestrel-point/log`)
+  await window.click('button', 'All jobs')
+  await window.sees('4 repairs on all jobs; one wanted a second visit within 400 days.')
+  const rows = await window.page.$$eval('tbody tr', (all) => all.map((row) => row.textContent ?? ''))
+  expect(rows).toHaveLength(4)
+  expect(rows[0]).toBe('Two-port valve, 230 V: head111')
+  await window.click('link', 'Lowther Street nursery school')
+  await window.sees('Valve 1, body')
+})
+
 it('the register counts what was put right', async () => {
   const job = demoJobs['fenwick-orchard']!()
   await program.put('registered', documentOf(job))

@@ -6,7 +6,7 @@ import { kinds } from '@civil-lantern/core'
 
 const root = join(import.meta.dirname, '../..')
 /** Rooms where kinds are described, wired, shown as examples or tried. */
-const allowed = /^core\/src\/(parts|schemes|demo|testing)\/|\.test\.tsx?$|^cli\/src\/(samples|bench)\.ts$/
+const allowed = /^core\/src\/(parts|schemes|demo|testing)\/|\.test\.tsx?$|^cli\/src\/(samples|bench|bench-find)\.ts$/
 const rooms = ['core/src', 'server/src', 'web/src', 'cli/src']
 
 function* files(folder: string): Generator<string> {

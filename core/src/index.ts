@@ -65,6 +65,8 @@ export { type RoomFor, roomFor } from './load/room.ts'
 export type { Device, SourceLoad } from './load/source-load.ts'
 export { type LoadStudy, studyLoad } from './load/study.ts'
 export { worstTogether } from './load/worst.ts'
+export { type FirmRow, firmFactors, type Mended, mendedIn, pieceOf, tallyOf } from './log/firm.ts'
+export { type CustomerOption, optionsFor } from './log/options.ts'
 // log: what was told, and what is printed of it
 export { customerReport, fullReport, type Report, type ReportSection, type ReportTable } from './log/report.ts'
 export { hoursIn, type LogFilter, type RegisterRow, registerOf, type Told, toldBy } from './log/told.ts'

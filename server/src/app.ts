@@ -12,6 +12,7 @@ import { People } from './people/people.ts'
 import { answerRefusals } from './refusal.ts'
 import { controllerRoutes } from './routes/controller.ts'
 import { entryRoutes } from './routes/entries.ts'
+import { firmRoutes } from './routes/firm.ts'
 import { jobRoutes } from './routes/jobs.ts'
 import { kindRoutes } from './routes/kinds.ts'
 import { paperRoutes } from './routes/paper.ts'
@@ -94,6 +95,7 @@ export function application(
     paperRoutes(jobs, entries, photos, now),
     photoRoutes(jobs, entries, photos),
     kindRoutes(kinds),
+    firmRoutes(jobs, entries),
     controllerRoutes(controllerPort),
     peopleRoutes(people, signIn, reachedAt),
   ]

@@ -1,3 +1,4 @@
+import { unitInWords } from '../find/suspects.ts'
 import { plannedJob } from '../job/document.ts'
 import type { Document } from '../job/schema.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
@@ -51,6 +52,12 @@ export class Past {
     const unit = mode === 'ohms' ? 'Ω' : 'V'
     const shows = value === null ? 'OL' : `${value} ${unit}`
     this.#add({ kind: 'reading', mode, from: point(from), to: point(to), value, shows }, stand)
+    return this
+  }
+
+  /** Something was put right: `V1/head`. */
+  mends(unit: string, does: 'replace' | 'remake' | 'set'): this {
+    this.#add({ kind: 'repair', unit, does, says: unitInWords(plannedJob(this.#document), unit) })
     return this
   }
 

@@ -61,6 +61,16 @@ export const fenwickPast = (job: Job): DemoFile =>
 export const lowtherPast = (job: Job): DemoFile =>
   served('lowther-street', job, (past) => {
     past
+      .visit('Caretaker', '2025-01-14T09:10:00.000Z', 'service')
+      .complains('No heat in the rooms since the night.', ['zone1'])
+      .mends('V1/head', 'replace')
+      .closed('No heat in the rooms since the night.', 'Valve 1, head: motor open')
+      .leaves()
+      .visit('Caretaker', '2025-11-03T15:00:00.000Z', 'service')
+      .complains('The rooms are cold again.', ['zone1'])
+      .mends('V1/body', 'replace')
+      .closed('The rooms are cold again.', 'Valve 1, body: its stem had burnt the new motor too')
+      .leaves()
       .visit('Caretaker', '2026-11-20T13:30:00.000Z', 'service')
       .complains('Hot water is fine, the rooms stay cold in the afternoon.', ['zone1'])
       .hand('TS1', 'calling', true)
@@ -69,6 +79,10 @@ export const lowtherPast = (job: Job): DemoFile =>
 export const botanyPast = (job: Job): DemoFile =>
   served('botany-house', job, (past) => {
     past
+      .visit('Head gardener', '2025-12-02T10:20:00.000Z', 'service')
+      .mends('V3/head', 'replace')
+      .mends('S4', 'remake')
+      .leaves()
       .visit('Head gardener', '2026-09-14T11:00:00.000Z', 'service')
       .read('direct', 'V1.sig', 'V1.com', 6.1, quiet)
       .complains('The palm bed is too warm at noon.', ['zone1'])

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import type { FirmRow } from '../log/firm.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
@@ -57,11 +58,14 @@ export class Finder {
   readonly #base: readonly Supposition[]
   readonly #tables = new Map<string, StandTable>()
 
-  /** @param base what is already known to be wrong with the plant as found */
-  constructor(job: Job, base: readonly Supposition[] = []) {
+  /**
+   * @param base what is already known to be wrong with the plant as found
+   * @param firm what the firm put right so far
+   */
+  constructor(job: Job, base: readonly Supposition[] = [], firm: readonly FirmRow[] = []) {
     this.#job = job
     this.#base = base
-    this.suspects = suspectsOf(job, base)
+    this.suspects = suspectsOf(job, base, firm)
     const bench = benchWith(job, base)
     bench.settle()
     const loops = loopsOf(bench, job)

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { type FirmRow, firmFactors, pieceOf } from '../log/firm.ts'
 import { kindOf } from '../parts/index.ts'
 import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
@@ -21,8 +22,9 @@ export const WELL = 'nothing wrong'
 /**
  * Every single thing that may be wrong with a plant and is not on record as wrong already, and the two that are always
  * possible: nothing wrong, and none of these.
+ * @param firm what the firm put right so far: it moves the usual weights
  */
-export function suspectsOf(job: Job, base: readonly Supposition[]): Suspect[] {
+export function suspectsOf(job: Job, base: readonly Supposition[], firm: readonly FirmRow[] = []): Suspect[] {
   const known = new Set(base.map(({ id }) => id))
   const library = everySupposition(job).flatMap((one): Suspect[] => {
     const weight = weightOf(one.id)
@@ -37,11 +39,25 @@ export function suspectsOf(job: Job, base: readonly Supposition[]): Suspect[] {
       },
     ]
   })
+  const weighed = firm.length === 0 ? library : byFirm(job, library, firm)
   return [
     { id: WELL, suppositions: [], unit: WELL, weight: NOTHING_WRONG, says: 'Nothing is wrong' },
     { id: NONE, suppositions: [], unit: NONE, weight: NONE_OF_THESE, says: 'Something that is not on this list' },
-    ...library,
+    ...weighed,
   ]
+}
+
+/** Weights moved by what was put right on the firm's jobs. */
+function byFirm(job: Job, library: readonly Suspect[], firm: readonly FirmRow[]): Suspect[] {
+  const keyOf = ({ unit }: Suspect) => {
+    const { kind, piece } = pieceOf(job, unit)
+    return `${kind} ${piece}`
+  }
+  const all = library.reduce((sum, { weight }) => sum + weight, 0)
+  const usual = new Map<string, number>()
+  for (const one of library) usual.set(keyOf(one), (usual.get(keyOf(one)) ?? 0) + one.weight / all)
+  const factors = firmFactors(firm, usual)
+  return library.map((one) => ({ ...one, weight: one.weight * factors.get(keyOf(one))! }))
 }
 
 /** What puts a supposition right: a splice is remade as a whole, whichever of its ways is loose; a dirty contact is no loose lead. */

@@ -1,6 +1,6 @@
 import type { Entry } from '@civil-lantern/core'
 import { openEntry } from '@civil-lantern/core/validate'
-import { and, asc, count, eq, gt, inArray, lte, max } from 'drizzle-orm'
+import { and, asc, count, eq, gt, inArray, lte, max, ne, sql } from 'drizzle-orm'
 import { type Live, nobody } from '../live.ts'
 import type { Database, Tx } from './database.ts'
 import { entries, jobs } from './tables.ts'
@@ -46,6 +46,17 @@ export class Entries {
     const upTo = whole?.upTo ?? 0
     const newer = since >= upTo ? [] : await entriesOf(db, jobId, since, upTo)
     return { entries: newer, upTo, count: whole?.count ?? 0 }
+  }
+
+  /** Jobs, those taken out left aside, with an entry of this kind among theirs. */
+  async jobsWith(kind: string): Promise<string[]> {
+    const rows = await this.#store.db
+      .selectDistinct({ id: entries.jobId })
+      .from(entries)
+      .innerJoin(jobs, eq(jobs.id, entries.jobId))
+      .where(and(ne(jobs.shelf, 'out'), sql`json_extract(${entries.body}, '$.body.kind') = ${kind}`))
+      .orderBy(asc(entries.jobId))
+    return rows.map(({ id }) => id)
   }
 
   /** Appends entries under ids their maker gave them; those already here are left as they are. */

@@ -6,6 +6,7 @@ import type {
   Entry,
   Failure,
   JobSummary,
+  Mended,
   OwnKind,
   Supposition,
 } from '@civil-lantern/core'
@@ -177,6 +178,7 @@ export const api = {
       power,
     }),
   revealStandIn: (id: string) => ask<{ left: string[] }>(`/jobs/${id}/stand-in/reveal`, {}),
+  firm: () => ask<{ mended: Mended[] }>('/firm').then(({ mended }) => mended),
   kinds: () => ask<{ kinds: StoredKind[] }>('/kinds').then(({ kinds }) => kinds),
   keepKind: (id: string, kind: OwnKind) => ask<StoredKind>('/kinds', { id, kind }),
   importKind: (id: string, file: unknown) => ask<StoredKind>('/kinds/import', { id, file }),

@@ -10,6 +10,7 @@ import {
   Finder,
   type Finding,
   type Findings,
+  type FirmRow,
   fixOf,
   fixOfDifference,
   type Job,
@@ -93,6 +94,8 @@ export interface Question {
   readonly key: string
   readonly job: Job
   readonly base: readonly Supposition[]
+  /** What the firm put right so far, where it is to move the weights. */
+  readonly firm: readonly FirmRow[]
   readonly entries: readonly Entry[]
   readonly ofCase: string
   readonly cold: readonly string[]
@@ -119,8 +122,8 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, entries, ofCase, cold, place, refused, quick } = question
-    if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
+    const { key, job, base, firm, entries, ofCase, cold, place, refused, quick } = question
+    if (finder?.key !== key) finder = { key, finder: new Finder(job, base, firm) }
     const at = finder.finder
     const mine = ++questions
     const seen = evidenceOf(entries, ofCase, at.asks)

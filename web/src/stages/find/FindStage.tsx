@@ -1,13 +1,16 @@
 import { type Entry, keyOf, NOBODY, openCases, type Proposed, standKey, takenBack } from '@civil-lantern/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { useFirm } from '../../data/firm.ts'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
+import { Tick } from '../../ui/fields.tsx'
 import type { Answered } from '../../workers/judge.worker.ts'
 import { Intake } from './Intake.tsx'
 import { howOf, isWell, searchInWords, shortStand } from './in-words.ts'
 import { AfterRepair, NextCard, RepairCard } from './NextCard.tsx'
+import { OptionsCard } from './OptionsCard.tsx'
 import { StandInCard, useStandIn } from './StandIn.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
 
@@ -23,6 +26,7 @@ function Search({ complaint }: { complaint: Entry }) {
   const { judge } = useJudge()
   const [answered, setAnswered] = useState<Answered>()
   const [share, setShare] = useState(0)
+  const [whole, setWhole] = useState(false)
   const begun = useRef('')
   const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
@@ -33,7 +37,10 @@ function Search({ complaint }: { complaint: Entry }) {
   const been = document.before !== null
   const job = been ? wall.job : plan
   const base = been ? wall.supposed : []
-  const key = `${keyOf(job, base, {})}`
+  // What is put right on this job does not move the weights of its own search.
+  const { mended, rows } = useFirm(session.id)
+  const [byFirm, setByFirm] = useState(true)
+  const key = `${keyOf(job, base, {})} ${byFirm ? mended.length : 0}`
   const cold = useMemo(
     () => (Array.isArray(complaint.body.zones) ? complaint.body.zones.map(String) : []).filter((id) => job.zones[id]),
     [complaint, job],
@@ -42,7 +49,17 @@ function Search({ complaint }: { complaint: Entry }) {
   useEffect(() => {
     let wanted = true
     setFailed('')
-    const question = { key, job, base, entries, ofCase: complaint.id, cold, place, refused }
+    const question = {
+      key,
+      job,
+      base,
+      firm: byFirm ? rows : [],
+      entries,
+      ofCase: complaint.id,
+      cold,
+      place,
+      refused,
+    }
     const told = (done: number) => {
       if (wanted) setShare(done)
     }
@@ -52,9 +69,16 @@ function Search({ complaint }: { complaint: Entry }) {
     const quick = first ? judge.find({ ...question, quick: true }, told) : Promise.resolve(undefined)
     quick
       .then((made) => {
-        if (made && wanted) setAnswered(made)
-        return judge.find({ ...question, quick: false }, told).then((whole) => {
-          if (wanted) setAnswered(made ? keeping(whole, made.found.next) : whole)
+        // Somebody asked anew in between: that question is not to be put aside for what is left of this one.
+        if (!wanted) return
+        if (made) {
+          setAnswered(made)
+          setWhole(false)
+        }
+        return judge.find({ ...question, quick: false }, told).then((all) => {
+          if (!wanted) return
+          setAnswered(made ? keeping(all, made.found.next) : all)
+          setWhole(true)
         })
       })
       .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
@@ -86,7 +110,13 @@ function Search({ complaint }: { complaint: Entry }) {
   const { found, seen, asks } = answered
   const { next, others } = found
   return (
-    <Page title={searchInWords(found)} says={says}>
+    <Page title={searchInWords(found)} says={says} busy={!whole}>
+      {!whole && (
+        <div className="flex items-center gap-3">
+          <span className="text-soft">Working out what the other stands would show.</span>
+          <Bar share={share} label="Worked out" className="max-w-60 grow" />
+        </div>
+      )}
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
           {seen.at(-1)?.evidence.is === 'repair' ? (
@@ -110,6 +140,9 @@ function Search({ complaint }: { complaint: Entry }) {
               arrived={() => setPlace(next.ask.place)}
               refuse={() => setRefused((all) => [...all, next.ask.id])}
             />
+          )}
+          {found.repair && seen.at(-1)?.evidence.is !== 'repair' && (
+            <OptionsCard key={found.repair.unit} job={job} unit={found.repair.unit} />
           )}
           {!found.repair && others.length > 0 && (
             <Card title="Dearer for what they tell">
@@ -138,6 +171,13 @@ function Search({ complaint }: { complaint: Entry }) {
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
           <Suspects units={found.units} />
+          {mended.length > 0 && (
+            <Tick
+              label={`Weighed by the firm’s own log: ${mended.length === 1 ? 'one repair' : `${mended.length} repairs`} elsewhere`}
+              checked={byFirm}
+              onChange={setByFirm}
+            />
+          )}
           <Trail
             seen={seen}
             asks={asks}
@@ -160,8 +200,18 @@ function keeping(whole: Answered, shown: Proposed | undefined): Answered {
   return { ...whole, found: { ...found, next: same, others: all.filter((one) => one !== same) } }
 }
 
-const Page = ({ title, says, children }: { title: string; says: string; children: React.ReactNode }) => (
-  <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-4">
+const Page = ({
+  title,
+  says,
+  busy = false,
+  children,
+}: {
+  title: string
+  says: string
+  busy?: boolean
+  children: React.ReactNode
+}) => (
+  <div aria-busy={busy} className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-4">
     <div>
       <h1 tabIndex={-1} className="pt-1 font-bold text-xl outline-none" aria-live="polite">
         {title}

@@ -1,6 +1,17 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { beforeRepair, howOf, isWell, ohmsTyped, percent, searchInWords, standInWords, voltsTyped } from './in-words.ts'
+import {
+  againInWords,
+  beforeRepair,
+  howOf,
+  isWell,
+  ohmsTyped,
+  optionsNote,
+  percent,
+  searchInWords,
+  standInWords,
+  voltsTyped,
+} from './in-words.ts'
 
 const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
 const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as never
@@ -9,7 +20,7 @@ describe('the search in words', () => {
   it('says the repair with how sure it is, never wholly', () => {
     const repair = unit('Valve 2: head', 0.999)
     expect(searchInWords({ units: [repair], repair, look: [], next: undefined, others: [] })).toBe(
-      'Put right: Valve 2: head. over 99 % sure.',
+      'Put right: Valve 2: head (over 99 % sure).',
     )
   })
 
@@ -47,6 +58,20 @@ describe('the search in words', () => {
   it('asks for the stem before a head or a motor is changed, and for nothing else', () => {
     for (const unit of ['V2/head', 'V2/motor']) expect(beforeRepair(unit)).toContain('Turn the stem')
     for (const unit of ['V2/body', 'S4', 'TS2/whole']) expect(beforeRepair(unit)).toBeUndefined()
+  })
+
+  it('says the chance of a second visit with what it is counted from', () => {
+    expect(againInWords({ again: 3, of: 12 })).toBe('3 of 12 in the firm’s log wanted it again.')
+    expect(againInWords({ again: 0, of: 0 })).toBe('None of these in the firm’s log yet.')
+  })
+
+  it('notes what was offered, recommended and chosen', () => {
+    const option = (id: 'head' | 'body', says: string) => ({ id, says, minutes: 20, drains: false, again: 0, of: 0 })
+    const options = [option('head', 'Head of Valve 2'), option('body', 'Head and body')]
+    expect(optionsNote(options, { head: ' 140 ' }, 'body', 'head')).toBe(
+      'Offered: Head of Valve 2, 20 min, 140; Head and body, 20 min. Recommended: Head and body. Chosen: Head of Valve 2.',
+    )
+    expect(optionsNote(options, {}, undefined, 'body')).not.toContain('Recommended')
   })
 
   it('says when nothing fits, and where to look instead', () => {

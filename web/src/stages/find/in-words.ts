@@ -1,4 +1,4 @@
-import type { Findings, Job, Proposed, UnitLeft } from '@civil-lantern/core'
+import type { CustomerOption, Findings, Job, Proposed, UnitLeft } from '@civil-lantern/core'
 
 /** A share of certainty: never said to be whole. */
 export const percent = (share: number): string =>
@@ -22,7 +22,7 @@ export function howOf(unit: string): 'replace' | 'remake' | 'set' | 'switch on' 
 export function searchInWords({ units, repair, look, next }: Findings): string {
   const [top] = units
   if (!top) return 'There is nothing here that could be wrong.'
-  if (repair) return `Put right: ${repair.says}. ${percent(repair.share)} sure.`
+  if (repair) return `Put right: ${repair.says} (${percent(repair.share)} sure).`
   if (isWell({ units }))
     return 'Nothing speaks for a fault any more. Let every zone call once, alone, and nobody; then close the complaint.'
   if (top.unit === 'none of these')
@@ -76,4 +76,23 @@ export function voltsTyped(text: string): number | string {
   if (plain === '' || !Number.isFinite(volts)) return 'Type the volts your meter shows, such as 24.6.'
   if (volts < 0 || volts > 600) return 'Volts from 0 to 600: what your display shows, without a sign.'
   return volts
+}
+
+/** The chance of a second visit, by the firm's own log, with what it is counted from. */
+export const againInWords = ({ again, of }: Pick<CustomerOption, 'again' | 'of'>): string =>
+  of === 0 ? 'None of these in the firm’s log yet.' : `${again} of ${of} in the firm’s log wanted it again.`
+
+/** What was offered, recommended and chosen, as a note of the log. */
+export function optionsNote(
+  options: readonly CustomerOption[],
+  prices: Readonly<Record<string, string>>,
+  recommended: CustomerOption['id'] | undefined,
+  chosen: CustomerOption['id'],
+): string {
+  const saysOf = (id: CustomerOption['id']) => options.find((option) => option.id === id)?.says ?? id
+  const told = options.map(({ id, says, minutes }) => {
+    const price = prices[id]?.trim()
+    return `${says}, ${minutes} min${price ? `, ${price}` : ''}`
+  })
+  return `Offered: ${told.join('; ')}. ${recommended ? `Recommended: ${saysOf(recommended)}. ` : ''}Chosen: ${saysOf(chosen)}.`
 }

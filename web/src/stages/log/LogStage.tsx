@@ -10,12 +10,13 @@ import { download } from '../../ui/download.ts'
 import { Menu, MenuItem } from '../../ui/menu.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { EntryList } from './EntryList.tsx'
+import { FirmRepairs } from './FirmRepairs.tsx'
 import { Hours } from './Hours.tsx'
 import { NoteField } from './NoteField.tsx'
 import { Register } from './Register.tsx'
 import { readingRows } from './reading-rows.ts'
 
-type Shown = 'stream' | 'register'
+type Shown = 'stream' | 'register' | 'firm'
 
 /** Everything that was seen, measured and done on the job, newest first; the register of zones; what is printed of it. */
 export function LogStage() {
@@ -42,6 +43,7 @@ export function LogStage() {
             options={[
               { value: 'stream', says: 'Stream' },
               { value: 'register', says: 'Register' },
+              { value: 'firm', says: 'All jobs' },
             ]}
             onChange={setShown}
           />
@@ -53,6 +55,8 @@ export function LogStage() {
       </div>
       {shown === 'register' ? (
         <Register job={named} entries={entries} />
+      ) : shown === 'firm' ? (
+        <FirmRepairs job={named} />
       ) : (
         <>
           <div className="grid gap-2 lg:grid-cols-[minmax(0,1fr)_auto]">

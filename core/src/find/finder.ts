@@ -325,7 +325,7 @@ const LITTLE = 0.05
 /** Share of the chance that the places to look at hold together. */
 const COVERED = 0.95
 /** A suspect under this share decides nothing. */
-const NEGLIGIBLE = 1e-5
+const NEGLIGIBLE = 1e-4
 /** A share under which a unit is not worth naming. */
 const NAMED = 0.02
 /** An ask that tells less than this is noise, bits. */

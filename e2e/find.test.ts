@@ -25,6 +25,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   }
   await say('Signal house', 'stays cold')
   await say('Gallery', 'heats')
+  await window.choose('When it is so', 'worked until now')
   await window.click('button', 'Find it')
   await page.waitForSelector('[data-ask]', { timeout: 30_000 })
   const whole = () =>
@@ -65,6 +66,8 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   await answer()
   expect(await lost()).toBe(first)
   await window.saved()
+  const [opened] = (await program.entries('cold')).filter(({ body }) => body.kind === 'case')
+  expect(opened!.body).toMatchObject({ zones: ['signal'], told: 'yesterday', complaint: 'Signal house stays cold' })
   await page.reload()
   await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length === n, { timeout: 30_000 }, seen)
   await whole()

@@ -6,8 +6,8 @@ export default defineConfig({
   test: {
     root: import.meta.dirname,
     include: ['*.test.ts'],
-    // Much of a browser test is waiting: three files at a time share two cores.
-    maxWorkers: 3,
+    // Much of a browser test is waiting: two files at a time share the cores.
+    maxWorkers: 2,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

@@ -28,6 +28,12 @@ describe('what is complained of', () => {
   ])('%j is refused in words', (text, why) => expect(() => complaintIn(job, text)).toThrow(why))
 })
 
+it('when it began is told by one of a few words, or refused with them', () => {
+  expect(complaintIn(job, '{"cold":["zone1"],"told":"wired"}').told).toBe('wired')
+  expect(complaintIn(job, '{"cold":["zone1"]}').told).toBeUndefined()
+  expect(() => complaintIn(job, '{"cold":["zone1"],"told":"full moon"}')).toThrow('is one of yesterday, wired')
+})
+
 it('a zone that heats though nobody calls is a complaint by itself', () =>
   expect(complaintIn(job, '{"uncalled":["Press floor"]}')).toMatchObject({ cold: [], uncalled: ['zone1'] }))
 

@@ -12,6 +12,7 @@ import {
   type Job,
   placeOf,
   search,
+  tellings,
   type Wanted,
   wordFor,
   zonesInOrder,
@@ -30,6 +31,9 @@ export const WORDS: Readonly<Record<string, readonly string[]>> = Object.fromEnt
   ]),
 )
 
+/** How long the output of a command that has ended may stay open, milliseconds. */
+const LINGERS = 500
+
 /** Seconds without a line after which the answerer counts as dead. */
 const PATIENCE = 60
 
@@ -46,9 +50,11 @@ export class Answerer {
       this.#ended = true
       this.#waits?.(undefined)
     }
-    this.#child.on('error', end).on('exit', end)
+    // What it wrote before it ended is still read: its output ends after it, or soon after where another holds it open.
+    this.#child.on('error', end).on('exit', () => setTimeout(end, LINGERS).unref())
     this.#child.stdin!.on('error', () => undefined)
-    createInterface({ input: this.#child.stdout! }).on('line', (line) => {
+    const lines = createInterface({ input: this.#child.stdout! }).on('close', end)
+    lines.on('line', (line) => {
       const waits = this.#waits
       this.#waits = undefined
       if (waits) waits(line)
@@ -58,7 +64,7 @@ export class Answerer {
 
   /** @returns the answer; a sentence where there is none that can be read */
   async ask(request: object, patience = PATIENCE): Promise<Record<string, unknown> | string> {
-    if (this.#ended) return 'The command has ended.'
+    if (this.#ended && this.#lines.length === 0) return 'The command has ended.'
     this.#child.stdin!.write(`${JSON.stringify(request)}\n`)
     const line =
       this.#lines.shift() ??
@@ -97,6 +103,8 @@ export interface Complaint {
   readonly cold: readonly string[]
   readonly heats: readonly string[]
   readonly uncalled: readonly string[]
+  /** When it is so, where that is told. */
+  readonly told?: string
 }
 
 /** What is complained of: zones by id or name out of JSON, or by their names in the text. */
@@ -111,7 +119,7 @@ export function complaintIn(job: Job, text: string): Complaint {
     return zone.id
   }
   if (text.trim().startsWith('{')) {
-    let read: { says?: unknown; cold?: unknown; heats?: unknown; uncalled?: unknown }
+    let read: { says?: unknown; cold?: unknown; heats?: unknown; uncalled?: unknown; told?: unknown }
     try {
       read = JSON.parse(text)
     } catch {
@@ -124,7 +132,16 @@ export function complaintIn(job: Job, text: string): Complaint {
     const uncalled = list(read.uncalled)
     if (cold.length + uncalled.length === 0)
       throw new Refused(`--complaint names no cold zone, and none that heats uncalled. The job has: ${known}.`)
-    return { says: String(read.says ?? 'stays cold'), cold, heats: list(read.heats), uncalled }
+    const ids = tellings.map(({ id }) => id)
+    if (read.told !== undefined && !ids.includes(String(read.told)))
+      throw new Refused(`"told" is one of ${ids.join(', ')}, not ${JSON.stringify(read.told)}.`)
+    return {
+      says: String(read.says ?? 'stays cold'),
+      cold,
+      heats: list(read.heats),
+      uncalled,
+      ...(read.told === undefined ? {} : { told: String(read.told) }),
+    }
   }
   const cold = zones.filter(({ name }) => text.toLowerCase().includes(name.toLowerCase())).map(({ id }) => id)
   if (cold.length === 0) throw new Refused(`The complaint names no zone of this job. It has: ${known}.`)
@@ -203,7 +220,7 @@ export async function findBy(
   ]
   const answerer = new Answerer(command)
   const work = search(
-    new Finder(job, base),
+    new Finder(job, base, { told: complaint.told }),
     job,
     [...complaint.cold, ...complaint.uncalled],
     begins,

@@ -31,6 +31,7 @@ export { type Ended, search, type Wanted } from './find/search.ts'
 export { calling, DEAD, NOBODY, type Stand as AskStand, stampOf, standKey, standsFor } from './find/stand.ts'
 export { StandInWall } from './find/stand-in-wall.ts'
 export { NONE, repairedBy, type Suspect, unitInWords, WELL } from './find/suspects.ts'
+export { tellings } from './find/told.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
 // proof, hands: every combination of calls, and what hands do

@@ -1,5 +1,4 @@
 import type { Job } from '../job/schema.ts'
-import type { FirmRow } from '../log/firm.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
@@ -10,7 +9,7 @@ import { type Evidence, standOf } from './evidence.ts'
 import { bandsOf, entropy, normal } from './likelihood.ts'
 import { minutesTo, repairMinutes, type Where, wrongRepair } from './minutes.ts'
 import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
-import { NONE, type Suspect, suspectsOf, unitInWords, WELL } from './suspects.ts'
+import { NONE, type Suspect, suspectsOf, unitInWords, WELL, type Weighing } from './suspects.ts'
 import { type StandTable, shownAt, tableOf } from './table.ts'
 
 /** What is left of a unit's chance, and what it could be. */
@@ -60,12 +59,12 @@ export class Finder {
 
   /**
    * @param base what is already known to be wrong with the plant as found
-   * @param firm what the firm put right so far
+   * @param weighing what moves the usual weights
    */
-  constructor(job: Job, base: readonly Supposition[] = [], firm: readonly FirmRow[] = []) {
+  constructor(job: Job, base: readonly Supposition[] = [], weighing: Weighing = {}) {
     this.#job = job
     this.#base = base
-    this.suspects = suspectsOf(job, base, firm)
+    this.suspects = suspectsOf(job, base, weighing)
     const bench = benchWith(job, base)
     bench.settle()
     const loops = loopsOf(bench, job)

@@ -53,15 +53,11 @@ function searched(
 describe('a search to its end', () => {
   it.each([
     ['part:V2/windingOpen', 'V2/head'],
-    ['part:V3/switchNeverMakes', 'V3/head'],
     ['part:F1/blown', 'F1/whole'],
     ['part:TS4/batteryDead', 'TS4/battery'],
     ['part:TS2/setTooLow', 'TS2/setting'],
     ['part:ES1/leftOff', 'ES1/switch'],
-    ['part:B1/callInputDead', 'B1/whole'],
-    ['part:P1/windingOpen', 'P1/whole'],
     ['part:S4/loose1', 'S4'],
-    ['part:XF1/secondaryOpen', 'XF1/whole'],
     ['wire:w23/open', 'TC3/white'],
     // Nobody is cold: the boiler is called though nobody calls.
     ['part:V2/switchNeverOpens', 'V2/head'],

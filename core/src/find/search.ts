@@ -79,10 +79,8 @@ export function* search(
     if (top?.unit === NONE && ((top.share > UNKNOWN && repairs.length >= MOST_VAIN) || !found.next))
       return end(false, 'What was read fits nothing on the list: the wiring itself is to be looked at, lead by lead.')
     const settled = top?.unit === WELL && (top.share > WELL_ENOUGH || !found.next)
-    // What was put right once and is accused again is asked about, not put right twice.
-    const named = found.repair && !repairs.includes(found.repair.unit) ? found.repair : undefined
-    const next = found.next ?? (found.repair && !named ? found.others[0] : undefined)
-    const best = settled ? undefined : (named ?? (next ? undefined : placeToLook(found, repairs)))
+    const { next } = found
+    const best = settled ? undefined : (found.repair ?? (next ? undefined : placeToLook(found)))
     if (settled || best) {
       if (best) {
         if (repairs.length >= MOST_REPAIRS) return end(false, 'Nothing more that can be asked parts what is left.')
@@ -107,8 +105,8 @@ export function* search(
   }
 }
 
-const placeToLook = ({ look, units }: Findings, repairs: readonly string[]): UnitLeft | undefined =>
-  [...look, ...units].find(({ unit }) => unit !== NONE && unit !== WELL && !repairs.includes(unit))
+const placeToLook = ({ look, units }: Findings): UnitLeft | undefined =>
+  [...look, ...units].find(({ unit }) => unit !== NONE && unit !== WELL)
 
 /** Each zone alone, then nobody. Answers whether it failed; what came of it is evidence. */
 function* closing(

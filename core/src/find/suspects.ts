@@ -3,6 +3,7 @@ import { type FirmRow, firmFactors, pieceOf } from '../log/firm.ts'
 import { kindOf } from '../parts/index.ts'
 import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { timesTold } from './told.ts'
 import { NONE_OF_THESE, NOTHING_WRONG, weightOf } from './weights.ts'
 
 /** One way in which the plant may be broken; `unit` is what is replaced, remade or set to put it right. */
@@ -14,6 +15,12 @@ export interface Suspect {
   readonly says: string
 }
 
+/** What moves the usual weights: what the firm put right so far, and what is told of when it began. */
+export interface Weighing {
+  readonly firm?: readonly FirmRow[]
+  readonly told?: string | undefined
+}
+
 /** Nothing of what is known. What it would show nobody can say: it explains any reading a little. */
 export const NONE = 'none of these'
 /** Nothing is wrong. */
@@ -22,12 +29,12 @@ export const WELL = 'nothing wrong'
 /**
  * Every single thing that may be wrong with a plant and is not on record as wrong already, and the two that are always
  * possible: nothing wrong, and none of these.
- * @param firm what the firm put right so far: it moves the usual weights
+ * @param weighing what moves the usual weights
  */
-export function suspectsOf(job: Job, base: readonly Supposition[], firm: readonly FirmRow[] = []): Suspect[] {
+export function suspectsOf(job: Job, base: readonly Supposition[], { firm = [], told }: Weighing = {}): Suspect[] {
   const known = new Set(base.map(({ id }) => id))
   const library = everySupposition(job).flatMap((one): Suspect[] => {
-    const weight = weightOf(one.id)
+    const weight = weightOf(one.id) * timesTold(told, one.id)
     if (weight === 0 || !inPattern(one) || known.has(one.id)) return []
     return [
       {

@@ -96,6 +96,8 @@ export interface Question {
   readonly base: readonly Supposition[]
   /** What the firm put right so far, where it is to move the weights. */
   readonly firm: readonly FirmRow[]
+  /** What is told of when it began. */
+  readonly began: string | undefined
   readonly entries: readonly Entry[]
   readonly ofCase: string
   readonly cold: readonly string[]
@@ -122,8 +124,8 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, firm, entries, ofCase, cold, place, refused, quick } = question
-    if (finder?.key !== key) finder = { key, finder: new Finder(job, base, firm) }
+    const { key, job, base, firm, began, entries, ofCase, cold, place, refused, quick } = question
+    if (finder?.key !== key) finder = { key, finder: new Finder(job, base, { firm, told: began }) }
     const at = finder.finder
     const mine = ++questions
     const seen = evidenceOf(entries, ofCase, at.asks)

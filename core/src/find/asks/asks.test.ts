@@ -3,10 +3,11 @@ import { demoJobs } from '../../demo/index.ts'
 import type { Job } from '../../job/schema.ts'
 import { zonesInOrder } from '../../job/zones.ts'
 import { read } from '../../meter/meter.ts'
+import type { Simulation } from '../../motion/simulation.ts'
 import { benchWith } from '../../suppose/bench.ts'
 import type { Ask, AskForm } from '../ask.ts'
 import { Finder } from '../finder.ts'
-import { bring, calling, DEAD, NOBODY, type Stand } from '../stand.ts'
+import { bring, calling, DEAD, NOBODY, type Stand, standKey } from '../stand.ts'
 import { StandInWall } from '../stand-in-wall.ts'
 import { askKinds, asksIn, partsOf, WORDS, wordFor } from './index.ts'
 
@@ -140,12 +141,23 @@ describe('which asks are worth while in a stand', () => {
 })
 
 describe('danger', () => {
+  const stands = new Map<string, Simulation>()
+  /** A sound plant in a stand, made once. */
+  function stood(of: Job, stand: Stand): Simulation {
+    const key = `${of.title} ${standKey(stand)}`
+    const known = stands.get(key)
+    if (known) return known
+    const bench = benchWith(of, [])
+    bench.settle()
+    bring(bench, of, stand)
+    stands.set(key, bench)
+    return bench
+  }
+
   /** What could hurt at an ask, judged from the sound plant alone: what stands at its points, and what it takes off. */
   function harm(of: Job, ask: Ask): string | undefined {
     const levels = (stand: Stand, points: readonly string[]) => {
-      const bench = benchWith(of, [])
-      bench.settle()
-      bring(bench, of, stand)
+      const bench = stood(of, stand)
       const { netlist } = bench
       const backs = [...netlist.parts.values()].flatMap(({ kind, nodes }) =>
         kind.class === 'supply' ? [nodes.get(kind.roles!.feeds![1])!] : [],
@@ -156,7 +168,7 @@ describe('danger', () => {
     }
     const pointsOf = (parts: readonly string[]) =>
       parts.flatMap((part) => {
-        const bench = benchWith(of, [])
+        const bench = stood(of, DEAD)
         return Object.keys(bench.netlist.parts.get(part)!.kind.terminals)
           .map((name) => `${part}.${name}`)
           .filter((point) => bench.netlist.nodeOf.has(point))

@@ -13,6 +13,8 @@ export const complaint = entryKind({
       complaint: Text,
       /** Zones it is about. */
       zones: Type.Optional(Type.Array(Id, { maxItems: 99 })),
+      /** What is told of when it began: `wired`, `yesterday`, `outage`; it moves what is likely. */
+      told: Type.Optional(Id),
       /** The proof in which it came up: what passed there is evidence. */
       proof: Type.Optional(EntryId),
       /** What it was, once that is known. */

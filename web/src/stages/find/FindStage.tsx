@@ -40,7 +40,8 @@ function Search({ complaint }: { complaint: Entry }) {
   // What is put right on this job does not move the weights of its own search.
   const { mended, rows } = useFirm(session.id)
   const [byFirm, setByFirm] = useState(true)
-  const key = `${keyOf(job, base, {})} ${byFirm ? mended.length : 0}`
+  const began = complaint.body.told === undefined ? undefined : String(complaint.body.told)
+  const key = `${keyOf(job, base, {})} ${byFirm ? mended.length : 0} ${began}`
   const cold = useMemo(
     () => (Array.isArray(complaint.body.zones) ? complaint.body.zones.map(String) : []).filter((id) => job.zones[id]),
     [complaint, job],
@@ -54,6 +55,7 @@ function Search({ complaint }: { complaint: Entry }) {
       job,
       base,
       firm: byFirm ? rows : [],
+      began,
       entries,
       ofCase: complaint.id,
       cold,

@@ -1,7 +1,8 @@
-import { zonesInOrder } from '@civil-lantern/core'
+import { tellings, zonesInOrder } from '@civil-lantern/core'
 import { useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card, Segments } from '../../ui/controls.tsx'
+import { Pick } from '../../ui/pick.tsx'
 import { StandInCard } from './StandIn.tsx'
 
 type Room = 'cold' | 'heats' | 'uncalled' | 'unknown'
@@ -12,6 +13,7 @@ const WORD = { cold: 'cold', heats: 'heats', uncalled: 'heats uncalled' } as con
 export function Intake() {
   const { session, plan } = useSession()
   const [says, setSays] = useState('')
+  const [told, setTold] = useState('')
   const [rooms, setRooms] = useState<Readonly<Record<string, Room>>>({})
   const zones = zonesInOrder(plan)
   const troubled = zones.filter(({ id }) => rooms[id] === 'cold' || rooms[id] === 'uncalled').map(({ id }) => id)
@@ -23,12 +25,18 @@ export function Intake() {
         ? []
         : [{ kind: 'seen', what: 'word', of: `zone:${id}`, look: 'room', word: WORD[room] }]
     })
-    const told = troubled.map(
+    const said = troubled.map(
       (id) => `${plan.zones[id]!.name} ${rooms[id] === 'cold' ? 'stays cold' : 'heats though nobody calls'}`,
     )
     session.enter(
       [
-        { kind: 'case', does: 'opened', complaint: says.trim() || told.join('; ').slice(0, 400), zones: troubled },
+        {
+          kind: 'case',
+          does: 'opened',
+          complaint: says.trim() || said.join('; ').slice(0, 400),
+          zones: troubled,
+          ...(told ? { told } : {}),
+        },
         ...words,
       ],
       'Take a complaint in',
@@ -61,6 +69,18 @@ export function Intake() {
               </li>
             ))}
           </ul>
+          <div className="px-4 pt-2 sm:w-96">
+            <Pick
+              label="When it is so"
+              value={told}
+              options={[
+                { value: '', says: 'Nobody can say' },
+                ...tellings.map(({ id, says }) => ({ value: id, says })),
+              ]}
+              onChange={setTold}
+              className="border border-soft bg-paper"
+            />
+          </div>
           <label className="block px-4 pt-2">
             <span className="mb-1 block text-soft">In their words</span>
             <textarea

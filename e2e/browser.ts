@@ -115,8 +115,8 @@ export class Window {
   }
 
   /** Waits until the page shows a text. */
-  async sees(text: string): Promise<void> {
-    await this.page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), { timeout: 10_000 }, text)
+  async sees(text: string, within = 10_000): Promise<void> {
+    await this.page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), { timeout: within }, text)
   }
 
   /** The verdict, when it holds a text. */

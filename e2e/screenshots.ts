@@ -95,7 +95,7 @@ const shots: readonly Shot[] = [
     theme: 'basement',
     size: [390, 844],
     async prepare(window) {
-      await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
+      await window.page.waitForSelector('[aria-busy="false"] [data-ask]', { timeout: 30_000 })
     },
   },
   { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },

@@ -1,12 +1,11 @@
 import { parseArgs } from 'node:util'
 import {
   type Ask,
+  complainedOf,
   type Ended,
-  type Evidence,
   Finder,
   type Job,
   mains,
-  NOBODY,
   NONE,
   repairedBy,
   type Shown,
@@ -58,26 +57,6 @@ function drawn(job: Job, wrong: readonly Supposition[], random: Random): StandIn
   )
 }
 
-/** What would be complained of; nothing where nobody would notice. */
-function complaintOf(job: Job, wall: StandInWall, finder: Finder) {
-  const zones = Object.keys(job.zones)
-  const cold = zones.filter((zone) => !wall.heats(zone))
-  const uncalled = wall.heatsUncalled
-  const begins: Evidence[] = [
-    ...cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
-    ...zones
-      .filter((zone) => !cold.includes(zone))
-      .slice(0, 2)
-      .map((zone) => ({ is: 'room' as const, zone, heats: true })),
-    ...uncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, uncalled: true as const })),
-  ]
-  if (cold.length > 0 || uncalled.length > 0) return { troubled: [...cold, ...uncalled], begins }
-  if (!wall.runsUncalled) return undefined
-  const ran = finder.asks.filter((ask) => ask.ask === 'runs' && wall.shows(ask, NOBODY) === 'yes')
-  const heard = ran.map((ask) => ({ is: 'shown' as const, ask: ask.id, stand: NOBODY, shown: 'yes' }))
-  return { troubled: zones.slice(0, 1), begins: [...begins, ...heard] }
-}
-
 interface Case {
   readonly wrong: readonly Supposition[]
   readonly units: readonly string[]
@@ -98,7 +77,7 @@ interface How {
 function tried(finder: Finder, job: Job, wrong: readonly Supposition[], seed: number, how: How = {}): Case | undefined {
   const random = new Random(seed)
   const wall = drawn(job, wrong, random)
-  const complaint = complaintOf(job, wall, finder)
+  const complaint = complainedOf(wall, finder)
   if (!complaint) return undefined
   const units = wrong.map((one) => repairedBy(job, one))
   const { lies = 0, way = 'bits' } = how
@@ -198,7 +177,7 @@ for (const [name, job] of plants) {
     into('textbook', suppositions, i, { way: 'textbook' })
   }
   const isNoticed = ({ suppositions }: Suspect) =>
-    complaintOf(job, new StandInWall(job, suppositions), finder) !== undefined
+    complainedOf(new StandInWall(job, suppositions), finder) !== undefined
   const weighted = (): Suspect => {
     let at = random.next() * library.reduce((sum, { weight }) => sum + weight, 0)
     return library.find(({ weight }) => (at -= weight) <= 0) ?? library[0]!

@@ -11,6 +11,7 @@ import {
   inOhms,
   type Job,
   placeOf,
+  putRightBy,
   search,
   tellings,
   type Wanted,
@@ -269,14 +270,7 @@ function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
   if (wanted.do === 'repair') {
     const { unit } = wanted.unit
     const [id = ''] = unit.split('/')
-    const does = /\/(setting|override|lever)$/.test(unit)
-      ? 'set'
-      : /\/switch$/.test(unit)
-        ? 'switch on'
-        : unit.includes('/') && job.parts[id]
-          ? 'replace'
-          : 'remake'
-    return { ask: 'repair', unit, ...(job.parts[id] ? { part: id } : { wire: id }), do: does }
+    return { ask: 'repair', unit, ...(job.parts[id] ? { part: id } : { wire: id }), do: putRightBy(job, unit) }
   }
   const { zone } = wanted
   return {

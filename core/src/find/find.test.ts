@@ -12,7 +12,7 @@ import { weightOf } from './weights.ts'
 const job = demoJobs['kestrel-point']!()
 const finder = new Finder(job)
 const found = (cold: readonly string[], evidence: readonly Evidence[], place?: string): Findings => {
-  const work = finder.find(cold, evidence, place)
+  const work = finder.find(cold, evidence, { place })
   let next = work.next()
   let share = 0
   for (; !next.done; next = work.next()) {
@@ -87,7 +87,45 @@ describe('belief', () => {
   })
 })
 
+describe('weights', () => {
+  it('are moved by the firm and by what is told, with what each suspect shows as it was worked out', () => {
+    const evidence: Evidence[] = [
+      { is: 'room', zone: 'signal', heats: false },
+      { is: 'room', zone: 'gallery', heats: true },
+    ]
+    const usual = shareOf(found(['signal'], evidence), 'V2/head')
+    finder.weigh({ told: 'wired' })
+    const wired = shareOf(found(['signal'], evidence), 'V2/head')
+    finder.weigh({ firm: [{ kind: job.parts.V2!.kind, piece: 'head', times: 40, again: 0, jobs: 9 }] })
+    const byFirm = shareOf(found(['signal'], evidence), 'V2/head')
+    finder.weigh({})
+    expect(wired).toBeLessThan(usual)
+    expect(byFirm).toBeGreaterThan(usual)
+    expect(shareOf(found(['signal'], evidence), 'V2/head')).toBeCloseTo(usual, 12)
+  })
+})
+
 describe('asking', () => {
+  it('goes where there is trouble now: a room that heats by what was said last is left alone', () => {
+    const seen: Evidence[] = [
+      { is: 'room', zone: 'signal', heats: false },
+      { is: 'room', zone: 'signal', heats: true },
+      { is: 'room', zone: 'oil', heats: false },
+    ]
+    const { next, others } = found(['signal'], seen)
+    const calls = [next!, ...others].flatMap(({ stand }) => stand.calls)
+    expect(calls).not.toContain('signal')
+  })
+
+  it('at first within one stand, and there with the same asks as when all is worked out', () => {
+    const quickly = new Finder(job)
+    const first = quickly.find(['signal'], [{ is: 'room', zone: 'gallery', heats: true }], { quick: true })
+    let step = first.next()
+    while (!step.done) step = first.next()
+    expect(step.value.next!.stand).toEqual(calling('signal'))
+    expect(step.value.others.every(({ stand }) => standKey(stand) === 'signal')).toBe(true)
+  })
+
   it('asks nothing twice in one stand, nor in another where it would show the same of all that are left', () => {
     const { next } = found(['signal'], [])
     const word = next!.answers[0]!.says
@@ -114,12 +152,9 @@ describe('asking', () => {
     while (!step.done) step = work.next()
     expect([step.value.next!, ...step.value.others].every(({ ask, stand }) => !(ask.line && stand.power))).toBe(true)
     // All else refused, the line is what is left.
-    const left = quay.find(
-      ['zone1'],
-      [{ is: 'room', zone: 'zone1', heats: false }],
-      undefined,
-      ({ ask }) => ask === 'volts',
-    )
+    const left = quay.find(['zone1'], [{ is: 'room', zone: 'zone1', heats: false }], {
+      offers: ({ ask }) => ask === 'volts',
+    })
     let last = left.next()
     while (!last.done) last = left.next()
     expect(last.value.next!.ask.line).toBe(true)

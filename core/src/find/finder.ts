@@ -2,12 +2,13 @@ import type { Job } from '../job/schema.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { type Ask, inOhms, type Shown } from './ask.ts'
-import { askKind, asksIn, asksOf } from './asks/index.ts'
+import type { Ask, Shown } from './ask.ts'
+import { asksIn, asksOf } from './asks/index.ts'
 import { Belief } from './belief.ts'
 import { type Evidence, standOf } from './evidence.ts'
-import { bandsOf, entropy, normal } from './likelihood.ts'
+import { entropy, normal } from './likelihood.ts'
 import { minutesTo, repairMinutes, type Where, wrongRepair } from './minutes.ts'
+import { NAMED, type Open, type Proposed, proposalOf, ranked } from './proposals.ts'
 import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL, type Weighing } from './suspects.ts'
 import { type StandTable, shownAt, tableOf } from './table.ts'
@@ -18,24 +19,6 @@ export interface UnitLeft {
   readonly says: string
   readonly share: number
   readonly members: readonly { readonly says: string; readonly share: number }[]
-}
-
-/** What an answer would mean, before it is given. */
-export interface Answer {
-  readonly says: string
-  readonly chance: number
-  /** Units that would be left with a share worth naming. */
-  readonly leaves: number
-  readonly leads: string
-}
-
-export interface Proposed {
-  readonly ask: Ask
-  readonly stand: Stand
-  /** Minutes with the walk, the change of who calls, and the power taken off or brought back. */
-  readonly minutes: number
-  readonly bits: number
-  readonly answers: readonly Answer[]
 }
 
 export interface Findings {
@@ -49,13 +32,23 @@ export interface Findings {
   readonly look: readonly UnitLeft[]
 }
 
+/** Where and how the next thing is asked. */
+export interface Asking {
+  /** Where the technician stands. */
+  readonly place?: string | undefined
+  /** Which asks may be offered: not those refused, nor those for which there is no tool. */
+  readonly offers?: (ask: Ask) => boolean
+  /** Only in the first of its stands, with what is worked out already: a first thing to ask while the rest is made. */
+  readonly quick?: boolean
+}
+
 /** A search over one plant: tables are made once a stand, belief is made anew from the evidence each time. */
 export class Finder {
-  readonly suspects: readonly Suspect[]
   readonly asks: readonly Ask[]
   readonly #job: Job
   readonly #base: readonly Supposition[]
   readonly #tables = new Map<string, StandTable>()
+  #suspects: readonly Suspect[] = []
 
   /**
    * @param base what is already known to be wrong with the plant as found
@@ -64,7 +57,7 @@ export class Finder {
   constructor(job: Job, base: readonly Supposition[] = [], weighing: Weighing = {}) {
     this.#job = job
     this.#base = base
-    this.suspects = suspectsOf(job, base, weighing)
+    this.weigh(weighing)
     const bench = benchWith(job, base)
     bench.settle()
     const loops = loopsOf(bench, job)
@@ -74,20 +67,24 @@ export class Finder {
     this.asks = asksOf({ job, bench, dead, loops })
   }
 
+  get suspects(): readonly Suspect[] {
+    return this.#suspects
+  }
+
+  /** Moves the usual weights; what each suspect shows stays as it was worked out. */
+  weigh(weighing: Weighing) {
+    this.#suspects = suspectsOf(this.#job, this.#base, weighing)
+  }
+
   /**
    * What may be wrong after all that was seen, and what to ask next.
    * @param troubled zones the complaint is about
-   * @param place where the technician stands
-   * @param offers which asks may be offered: not those refused, nor those for which there is no tool
-   * @param quick only in the first of its stands, with what is worked out already: a first thing to ask while the rest is made
    * Yields the share of the work that is done.
    */
   *find(
     troubled: readonly string[],
     seen: readonly Evidence[],
-    place?: string,
-    offers: (ask: Ask) => boolean = () => true,
-    quick = false,
+    { place, offers = () => true, quick = false }: Asking = {},
   ): Generator<number, Findings> {
     const now = troubledNow(troubled, seen)
     const all = standsFor(this.#job, now)
@@ -180,7 +177,6 @@ export class Finder {
     return { suspects, units, bits: entropy(normal(units.map(({ share }) => share))) }
   }
 
-  /** Readings on live line voltage come last: only where nothing else tells anything. */
   #proposals(
     open: Open,
     stands: readonly Stand[],
@@ -189,23 +185,18 @@ export class Finder {
     offers: (ask: Ask) => boolean,
   ): Proposed[] {
     const asked = new Set(evidence.flatMap((one) => (one.is === 'shown' ? [keyOfAsk(one.ask, one.stand)] : [])))
-    const offered: Proposed[] = []
-    for (const stand of stands) {
-      const table = this.#tables.get(standKey(stand))!
-      for (const [column, ask] of table.asks.entries())
-        if (
-          !asked.has(keyOfAsk(ask.id, stand)) &&
-          offers(ask) &&
-          !this.#isOldNews(open, ask, column, table, evidence)
-        ) {
-          const one = this.#proposal(open, table, column, minutesTo(ask, stand, where))
-          if (one) offered.push(one)
-        }
-    }
-    const worth = ({ bits, minutes }: Proposed) => bits / minutes
-    offered.sort((a, b) => worth(b) - worth(a))
-    const safe = offered.filter(({ ask, stand }) => !(ask.line && stand.power))
-    return safe[0] && worth(safe[0]) >= LITTLE ? safe : offered
+    const isNew = (ask: Ask, column: number, table: StandTable) =>
+      !asked.has(keyOfAsk(ask.id, table.stand)) && !this.#isOldNews(open, ask, column, table, evidence)
+    return ranked(
+      stands.flatMap((stand) => {
+        const table = this.#tables.get(standKey(stand))!
+        return table.asks.flatMap((ask, column) =>
+          offers(ask) && isNew(ask, column, table)
+            ? (proposalOf(open, table, column, minutesTo(ask, stand, where)) ?? [])
+            : [],
+        )
+      }),
+    )
   }
 
   /** Would it show, of every suspect that is left, what it showed in another stand? Asked again it errs again the same way. */
@@ -214,35 +205,8 @@ export class Finder {
       if (one.is !== 'shown' || one.ask !== ask.id) return false
       const before = this.#tables.get(standKey(one.stand))!
       const at = before.asks.findIndex(({ id }) => id === ask.id)
-      return open.suspects.every(({ id }) => isSame(shownAt(before, id, at), shownAt(table, id, column)))
+      return at >= 0 && open.suspects.every(({ id }) => isSame(shownAt(before, id, at), shownAt(table, id, column)))
     })
-  }
-
-  /** What an ask is expected to tell; nothing where that is noise. */
-  #proposal(open: Open, table: StandTable, column: number, minutes: number): Proposed | undefined {
-    const ask = table.asks[column]!
-    const bands = bandsOf(
-      open.suspects.map(({ id }) => shownAt(table, id, column)),
-      inOhms(ask.ask),
-    )
-    if (bands.length < 2) return undefined
-    const answers = bands.map(({ says, members }) => {
-      const shares = new Float64Array(open.units.length)
-      for (const at of members) shares[open.suspects[at]!.unit]! += open.suspects[at]!.share
-      return { says, shares }
-    })
-    // What an answer says is held for true only as far as it can be trusted: it never tells quite all it seems to.
-    const { trust } = askKind(ask.ask)
-    const astray = (1 - trust) / (bands.length - 1)
-    let after = 0
-    for (const { shares } of answers) {
-      const blurred = open.units.map(({ share }, i) => trust * shares[i]! + astray * (share - shares[i]!))
-      const chance = blurred.reduce((sum, share) => sum + share, 0)
-      after += chance * entropy(normal(blurred))
-    }
-    const bits = open.bits - after
-    if (bits < LEAST_BITS) return undefined
-    return { ask, stand: table.stand, minutes, bits, answers: answersOf(open, answers) }
   }
 
   /**
@@ -253,7 +217,7 @@ export class Finder {
     const [top] = units
     const [next, ...others] = proposals
     const known = top !== undefined && top.unit !== NONE && top.unit !== WELL
-    const risk = top ? (1 - top.share) * wrongRepair(top.unit) : 0
+    const risk = top ? (1 - top.share) * wrongRepair(this.#job, top.unit) : 0
     const changes = proposals.filter(({ answers }) => answers.some(({ leads }) => leads !== top?.says))
     const cheapest = Math.min(...changes.map(({ minutes }) => minutes))
     if (known && top.share >= LEAST_SURE && (changes.length > 0 ? risk < cheapest : top.share >= SURE))
@@ -265,31 +229,10 @@ export class Finder {
       covered += share
       return wanted
     })
-    const worth = ({ unit, share }: UnitLeft) => share / repairMinutes(unit)
+    const worth = ({ unit, share }: UnitLeft) => share / repairMinutes(this.#job, unit)
     return { next, others: [], repair: undefined, look: left.toSorted((a, b) => worth(b) - worth(a)) }
   }
 }
-
-/** Suspects with a share worth counting, their units, and the bits that are open over these. */
-interface Open {
-  readonly suspects: readonly { readonly id: string; readonly unit: number; readonly share: number }[]
-  readonly units: readonly { readonly says: string; readonly share: number }[]
-  readonly bits: number
-}
-
-const answersOf = ({ units }: Open, bands: readonly { says: string; shares: Float64Array }[]): Answer[] =>
-  bands
-    .map(({ says, shares }) => {
-      const chance = shares.reduce((sum, share) => sum + share, 0)
-      const left = [...shares].map((share) => share / chance)
-      return {
-        says,
-        chance,
-        leaves: left.filter((share) => share >= NAMED).length,
-        leads: units[left.indexOf(Math.max(...left))]!.says,
-      }
-    })
-    .sort((a, b) => b.chance - a.chance)
 
 const isSame = (one: Shown, other: Shown): boolean =>
   one === other ||
@@ -298,10 +241,10 @@ const isSame = (one: Shown, other: Shown): boolean =>
 /** Zones that are in trouble since the last repair first; those that were found well since are in none. */
 function troubledNow(troubled: readonly string[], evidence: readonly Evidence[]): string[] {
   const since = evidence.slice(evidence.findLastIndex((one) => one.is === 'repair') + 1)
-  const rooms = since.flatMap((one) => (one.is === 'room' ? [one] : []))
-  const ill = rooms.filter(({ heats, uncalled }) => !heats || uncalled).map(({ zone }) => zone)
-  const well = rooms.filter(({ heats, uncalled }) => heats && !uncalled).map(({ zone }) => zone)
-  const left = [...new Set([...ill, ...troubled.filter((zone) => !well.includes(zone))])]
+  // What was said of a room last counts.
+  const rooms = new Map(since.flatMap((one) => (one.is === 'room' ? [[one.zone, one.heats && !one.uncalled]] : [])))
+  const ill = [...rooms].flatMap(([zone, well]) => (well ? [] : [zone]))
+  const left = [...new Set([...ill, ...troubled.filter((zone) => rooms.get(zone) !== true)])]
   return left.length > 0 ? left : [...troubled]
 }
 
@@ -319,13 +262,7 @@ const keyOfAsk = (id: string, stand: Stand): string => `${id} @ ${standKey(stand
 const SURE = 0.9
 /** Chance under which nothing is named while something is left to ask, however cheap it is to put right. */
 const LEAST_SURE = 0.5
-/** Bits a minute under which what is asked dead or at low voltage parts nothing any more: only then is live line voltage read. */
-const LITTLE = 0.05
 /** Share of the chance that the places to look at hold together. */
 const COVERED = 0.95
 /** A suspect under this share decides nothing. */
 const NEGLIGIBLE = 1e-4
-/** A share under which a unit is not worth naming. */
-const NAMED = 0.02
-/** An ask that tells less than this is noise, bits. */
-const LEAST_BITS = 0.01

@@ -54,21 +54,31 @@ function changeTo(ask: Ask, stand: Stand, now: Stand | undefined, locked: boolea
   return now && standKey(now) === standKey(stand) ? 0 : MINUTES.call
 }
 
-/** Minutes to put a unit right; a wrong one costs them again, its price, and another closing check. */
-const repairs: readonly { readonly form: RegExp; readonly minutes: number; readonly price: number }[] = [
-  { form: /\/(setting|switch|battery|override|link|lever)$/, minutes: 2, price: 1 },
-  { form: /\/(head|motor)$/, minutes: 20, price: 30 },
-  { form: /\/head seat$/, minutes: 5, price: 0 },
-  { form: /\/body$/, minutes: 60, price: 30 },
-  { form: /^(S\d+|C\d+|w\d+|wire:)/, minutes: 6, price: 1 },
-  { form: /\//, minutes: 20, price: 40 },
-  // Leads at a part: no piece is named.
-  { form: /./, minutes: 5, price: 0 },
+/** Minutes to put a piece of a part right; a wrong one costs them again, its price, and another closing check. */
+const pieces: readonly { readonly form: RegExp; readonly minutes: number; readonly price: number }[] = [
+  { form: /^(setting|switch|battery|override|link|lever)$/, minutes: 2, price: 1 },
+  { form: /^(head|motor)$/, minutes: 20, price: 30 },
+  { form: /^head seat$/, minutes: 5, price: 0 },
+  { form: /^body$/, minutes: 60, price: 30 },
+  { form: /./, minutes: 20, price: 40 },
 ]
-const repairOf = (unit: string) => repairs.find(({ form }) => form.test(unit))!
-export const repairMinutes = (unit: string): number => repairOf(unit).minutes
+/** A joint made anew, or a core exchanged for a spare one; leads landed again. */
+const JOINT = { minutes: 6, price: 1 } as const
+const LEADS = { minutes: 5, price: 0 } as const
+
+function repairOf(job: Pick<Job, 'parts'>, unit: string) {
+  const [id = '', piece] = unit.split('/')
+  const own = job.parts[id]
+  if (!own || kindOf(own)?.class === 'joint') return JOINT
+  return piece === undefined ? LEADS : pieces.find(({ form }) => form.test(piece))!
+}
+
+export const repairMinutes = (job: Pick<Job, 'parts'>, unit: string): number => repairOf(job, unit).minutes
 /** Minutes that a repair costs that was the wrong one, its price counted as time. */
-export const wrongRepair = (unit: string): number => repairOf(unit).minutes + repairOf(unit).price + CLOSING
+export const wrongRepair = (job: Pick<Job, 'parts'>, unit: string): number => {
+  const { minutes, price } = repairOf(job, unit)
+  return minutes + price + CLOSING
+}
 
 /** A closing check that fails. */
 const CLOSING = 5

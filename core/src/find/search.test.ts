@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import type { Shown } from './ask.ts'
-import type { Evidence } from './evidence.ts'
+import { complainedOf } from './complained.ts'
 import { Finder } from './finder.ts'
 import { search, type Wanted } from './search.ts'
 import { calling } from './stand.ts'
@@ -20,16 +20,7 @@ function searched(
     job,
     ids.map((id) => ({ id })),
   )
-  const cold = zones.filter((zone) => !wall.heats(zone))
-  const begins: Evidence[] = [
-    ...cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
-    ...zones
-      .filter((zone) => !cold.includes(zone))
-      .slice(0, 2)
-      .map((zone) => ({ is: 'room' as const, zone, heats: true })),
-    ...wall.heatsUncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, uncalled: true as const })),
-  ]
-  const troubled = cold.length > 0 ? cold : wall.heatsUncalled
+  const { troubled, begins } = complainedOf(wall, finder)!
   const work = search(finder, job, troubled, begins)
   const did: Wanted[] = []
   let next = work.next()

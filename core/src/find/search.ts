@@ -63,7 +63,7 @@ export function* search(
   let place: string | undefined
   for (;;) {
     const found = order(
-      run(finder.find(troubled, evidence, place, (ask) => !refused.has(ask.id) && offers(ask))),
+      run(finder.find(troubled, evidence, { place, offers: (ask) => !refused.has(ask.id) && offers(ask) })),
       evidence,
       place,
     )

@@ -1,3 +1,4 @@
+import { repairMinutes } from '../find/minutes.ts'
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf } from '../words/words.ts'
@@ -15,10 +16,6 @@ export interface CustomerOption {
   readonly of: number
 }
 
-/** Minutes to change a head, and a body with draining, filling and bleeding. */
-const HEAD = 20
-const BODY = 60
-
 /**
  * What can be offered where a valve is to be put right: its head; head and body; every head of its kind here.
  * @param unit what the search names: `V2/head`, `V2/body`
@@ -34,22 +31,28 @@ export function optionsFor(job: Job, unit: string, firm: readonly FirmRow[]): Cu
     return { again: row?.again ?? 0, of: row?.times ?? 0 }
   }
   const label = labelOf(job, part)
+  const minutesOf = (of: string) => repairMinutes(job, `${part}/${of}`)
   const head: CustomerOption = {
     id: 'head',
     says: `Head of ${label}`,
-    minutes: HEAD,
+    minutes: minutesOf('head'),
     drains: false,
     ...counted('head'),
   }
   const body: CustomerOption = {
     id: 'body',
     says: `Head and body of ${label}`,
-    minutes: BODY,
+    minutes: minutesOf('body'),
     drains: true,
     ...counted('body'),
   }
   if (piece !== 'head') return [body]
   if (alike < 2) return [head, body]
-  const all: CustomerOption = { ...head, id: 'all', says: `All ${alike} heads of its kind`, minutes: alike * HEAD }
+  const all: CustomerOption = {
+    ...head,
+    id: 'all',
+    says: `All ${alike} heads of its kind`,
+    minutes: alike * head.minutes,
+  }
   return [head, body, all]
 }

@@ -13,8 +13,9 @@ export function firmRoutes(jobs: Jobs, entries: Entries) {
       try {
         const stored = await jobs.get(id)
         if (stored) mended.push(...mendedIn(id, stored.document, await entries.of(id)))
-      } catch {
-        // A job that cannot be read costs its own repairs, and nobody else's.
+      } catch (error) {
+        // A job that cannot be read costs its own repairs, and nobody else's; what is the matter with it stands in the server's log.
+        ctx.app.emit('error', error, ctx)
       }
     ctx.body = { mended }
   })

@@ -288,5 +288,20 @@ it('the stand-in is asked with who calls, and its refusal is said; nothing is en
     entry: { stand: { calls: { signal: { on: true }, oil: { on: false } } } },
   })
   expect(said).toEqual(['There is no part "V9". Name another.'])
+  const point = (at: string) => ({ point: at, says: at, place: '' })
+  // Leads that were off for it are in its stand: only so is it known for a reading of the part alone.
+  desk.askStandIn(
+    { kind: 'reading', mode: 'ohms', from: point('V2.m1'), to: point('V2.m2'), value: null, shows: '' },
+    'alone',
+    { calls: [], power: false },
+    'V2.m1',
+  )
+  await rest()
+  expect(page.asked.filter(({ path }) => path.endsWith('/stand-in/answer')).at(-1)!.body).toMatchObject({
+    ask: 'alone',
+    stand: [],
+    power: false,
+    entry: { stand: { power: { on: false }, lifted: ['V2.m1'] } },
+  })
   expect(bodies(desk)).toEqual([])
 })

@@ -230,10 +230,11 @@ export class Desk extends Observable<DeskState> {
   /**
    * Asks the stand-in wall instead of a real one: the server answers, and writes the answer down as the stand-in's.
    * @param body what would be written down, its answer left empty
+   * @param lifted the terminal whose leads are off for it
    */
-  readonly askStandIn = (body: Entry['body'], asked: StandInAsk, stand: AskStand) =>
+  readonly askStandIn = (body: Entry['body'], asked: StandInAsk, stand: AskStand, lifted?: string) =>
     this.#named(async () => {
-      const entry = this.#made([body], stampOf(this.#plan, stand))[0]
+      const entry = this.#made([body], stampOf(this.#plan, stand, lifted))[0]
       try {
         if (entry) await api.askStandIn(this.id, entry, asked, stand)
       } catch (error) {

@@ -5,14 +5,21 @@ import { api } from './api.ts'
 
 const NONE: readonly Mended[] = []
 
+export interface Firm {
+  readonly mended: readonly Mended[]
+  readonly rows: readonly FirmRow[]
+  /** Has the server told of it? Until then nothing is known, which is not that nothing was put right. */
+  readonly heard: boolean
+}
+
 /**
- * What was put right on all jobs of the firm, and the tally of it; nothing until the server has answered.
+ * What was put right on all jobs of the firm, and the tally of it.
  * @param but a job that is left aside
  */
-export function useFirm(but?: string): { readonly mended: readonly Mended[]; readonly rows: readonly FirmRow[] } {
-  const { data = NONE } = useQuery({ queryKey: ['firm'], queryFn: api.firm, staleTime: 30_000 })
+export function useFirm(but?: string): Firm {
+  const { data } = useQuery({ queryKey: ['firm'], queryFn: api.firm, staleTime: 30_000 })
   return useMemo(() => {
-    const mended = data.filter(({ job }) => job !== but)
-    return { mended, rows: tallyOf(mended) }
+    const mended = (data ?? NONE).filter(({ job }) => job !== but)
+    return { mended, rows: tallyOf(mended), heard: data !== undefined }
   }, [data, but])
 }

@@ -125,12 +125,13 @@ const judge = {
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
     const { key, job, base, firm, began, entries, ofCase, cold, place, refused, quick } = question
-    if (finder?.key !== key) finder = { key, finder: new Finder(job, base, { firm, told: began }) }
+    if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
     const at = finder.finder
+    at.weigh({ firm, told: began })
     const mine = ++questions
     const seen = evidenceOf(entries, ofCase, at.asks)
     const found = await run(
-      at.find(cold, withComplaint(cold, seen), place, ({ id }) => !refused.includes(id), quick),
+      at.find(cold, withComplaint(cold, seen), { place, offers: ({ id }) => !refused.includes(id), quick }),
       // What is asked anew takes the place of what was asked before: half of a table is made once, not twice.
       (share) => {
         if (mine !== questions) throw new Error('Another question was asked in between.')

@@ -1,4 +1,13 @@
-import { type Entry, keyOf, NOBODY, openCases, type Proposed, standKey, takenBack } from '@civil-lantern/core'
+import {
+  type Entry,
+  keyOf,
+  NOBODY,
+  openCases,
+  type Proposed,
+  putRightBy,
+  standKey,
+  takenBack,
+} from '@civil-lantern/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { useFirm } from '../../data/firm.ts'
@@ -8,9 +17,10 @@ import { Button, Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
 import type { Answered } from '../../workers/judge.worker.ts'
 import { Intake } from './Intake.tsx'
-import { howOf, isWell, searchInWords, shortStand } from './in-words.ts'
-import { AfterRepair, NextCard, RepairCard } from './NextCard.tsx'
+import { isWell, searchInWords, shortStand } from './in-words.ts'
+import { NextCard } from './NextCard.tsx'
 import { OptionsCard } from './OptionsCard.tsx'
+import { AfterRepair, RepairCard } from './RepairCard.tsx'
 import { StandInCard, useStandIn } from './StandIn.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
 
@@ -41,7 +51,7 @@ function Search({ complaint }: { complaint: Entry }) {
   const { mended, rows } = useFirm(session.id)
   const [byFirm, setByFirm] = useState(true)
   const began = complaint.body.told === undefined ? undefined : String(complaint.body.told)
-  const key = `${keyOf(job, base, {})} ${byFirm ? mended.length : 0} ${began}`
+  const key = keyOf(job, base, {})
   const cold = useMemo(
     () => (Array.isArray(complaint.body.zones) ? complaint.body.zones.map(String) : []).filter((id) => job.zones[id]),
     [complaint, job],
@@ -87,7 +97,7 @@ function Search({ complaint }: { complaint: Entry }) {
     return () => {
       wanted = false
     }
-  }, [judge, key, entries, complaint.id, cold, place, refused])
+  }, [judge, key, rows, byFirm, began, entries, complaint.id, cold, place, refused])
   const says = String(complaint.body.complaint)
   if (cold.length === 0)
     return (
@@ -128,7 +138,7 @@ function Search({ complaint }: { complaint: Entry }) {
               found={found}
               job={job}
               putRight={({ unit, says }) => {
-                const body = { kind: 'repair', unit, does: howOf(unit), says }
+                const body = { kind: 'repair', unit, does: putRightBy(job, unit), says }
                 if (standIn) session.askStandIn(body, 'repair', NOBODY)
                 else session.enter([body], `Put right: ${says}`)
               }}

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import {
   againInWords,
   beforeRepair,
-  howOf,
   isWell,
   ohmsTyped,
   optionsNote,
@@ -88,14 +87,6 @@ describe('the search in words', () => {
     expect(searchInWords({ units: well(0.8), ...state })).not.toContain('Nothing speaks for a fault')
     expect(isWell({ units: [unit('Fuse', 0.9)] })).toBe(false)
   })
-
-  it.each([
-    ['TS1/setting', 'set'],
-    ['ES1/switch', 'switch on'],
-    ['V2/head', 'replace'],
-    ['S4', 'remake'],
-    ['V2', 'remake'],
-  ] as const)('%s is put right by: %s', (unit, how) => expect(howOf(unit)).toBe(how))
 
   it.each([
     [0.995, 'over 99 %'],

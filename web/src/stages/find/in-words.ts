@@ -1,4 +1,12 @@
-import type { CustomerOption, Findings, Job, Proposed, UnitLeft } from '@civil-lantern/core'
+import {
+  type CustomerOption,
+  type Findings,
+  type Job,
+  NONE,
+  type Proposed,
+  type UnitLeft,
+  WELL,
+} from '@civil-lantern/core'
 
 /** A share of certainty: never said to be whole. */
 export const percent = (share: number): string =>
@@ -8,15 +16,7 @@ export const percent = (share: number): string =>
 const COUNTED = 0.02
 
 /** Is it over: nothing that was asked speaks for a fault any more? */
-export const isWell = ({ units }: Pick<Findings, 'units'>): boolean =>
-  units[0]?.unit === 'nothing wrong' && units[0].share > 0.8
-
-/** How a unit is put right. */
-export function howOf(unit: string): 'replace' | 'remake' | 'set' | 'switch on' {
-  if (/\/setting$/.test(unit)) return 'set'
-  if (/\/switch$/.test(unit)) return 'switch on'
-  return unit.includes('/') ? 'replace' : 'remake'
-}
+export const isWell = ({ units }: Pick<Findings, 'units'>): boolean => units[0]?.unit === WELL && units[0].share > 0.8
 
 /** How the search stands, in one sentence. */
 export function searchInWords({ units, repair, look, next }: Findings): string {
@@ -25,11 +25,11 @@ export function searchInWords({ units, repair, look, next }: Findings): string {
   if (repair) return `Put right: ${repair.says} (${percent(repair.share)} sure).`
   if (isWell({ units }))
     return 'Nothing speaks for a fault any more. Let every zone call once, alone, and nobody; then close the complaint.'
-  if (top.unit === 'none of these')
+  if (top.unit === NONE)
     return `What was read fits nothing on the list. Look at the wiring at ${second(units)} before anything is changed.`
   const left = units.filter(({ share }) => share >= COUNTED).length
   // While less than half speaks for no fault, the sentence is of the likeliest fault.
-  const named = top.unit === 'nothing wrong' && top.share < 0.5 ? (units[1] ?? top) : top
+  const named = top.unit === WELL && top.share < 0.5 ? (units[1] ?? top) : top
   if (!next && look.length > 1) return `${look.length} things show the same readings. Look at ${look[0]!.says} first.`
   if (!next) return `Nothing more can be asked here. ${top.says}: ${percent(top.share)}.`
   return `${left === 1 ? 'One suspect' : `${left} suspects`} left. ${named.says}: ${percent(named.share)}.`

@@ -10,7 +10,8 @@ const DRAWN = 8
 
 /** What fails, and fails again, on all jobs of the firm. */
 export function FirmRepairs({ job }: { job: Job }) {
-  const { mended, rows } = useFirm()
+  const { mended, rows, heard } = useFirm()
+  if (!heard) return <p>The server has not told yet what was put right on the other jobs.</p>
   if (rows.length === 0)
     return (
       <Card title="What fails, and fails again">

@@ -27,6 +27,7 @@ export { askKind, askKinds, WORDS as FIND_WORDS, wordFor } from './find/asks/ind
 export { type Complained, complainedOf } from './find/complained.ts'
 export { type Evidence, evidenceOf, type Seen, withComplaint } from './find/evidence.ts'
 export { Finder, type Findings, type UnitLeft } from './find/finder.ts'
+export { countLeft } from './find/likelihood.ts'
 export { minutesTo } from './find/minutes.ts'
 export type { Proposed } from './find/proposals.ts'
 export { putRightBy } from './find/put-right.ts'

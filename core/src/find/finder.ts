@@ -8,7 +8,7 @@ import { Belief } from './belief.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { entropy, normal } from './likelihood.ts'
 import { minutesTo, repairMinutes, type Where, wrongRepair } from './minutes.ts'
-import { NAMED, type Open, type Proposed, proposalOf, ranked } from './proposals.ts'
+import { NAMED, type Open, type Proposed, proposalOf, ranked, tellLittle } from './proposals.ts'
 import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL, type Weighing } from './suspects.ts'
 import { type StandTable, shownAt, tableOf } from './table.ts'
@@ -49,6 +49,8 @@ export class Finder {
   readonly #base: readonly Supposition[]
   readonly #tables = new Map<string, StandTable>()
   #suspects: readonly Suspect[] = []
+  /** Are readings on live line voltage worked out too? */
+  #onLine = false
 
   /**
    * @param base what is already known to be wrong with the plant as found
@@ -101,7 +103,14 @@ export class Finder {
     const unitOf = this.suspects.map(({ id, unit }) => (idle.has(id) ? WELL : renewed.has(unit) ? NONE : unit))
     const units = this.#left(belief, unitOf)
     const where = whereAfter(evidence, this.asks, place)
-    const proposals = this.#proposals(this.#open(belief, unitOf), stands, evidence, where, offers)
+    const open = this.#open(belief, unitOf)
+    let proposals = this.#proposals(open, stands, evidence, where, offers)
+    if (!quick && !this.#onLine && tellLittle(proposals) && this.asks.some((ask) => isLive(ask) && offers(ask))) {
+      // What live line voltage would show is worked out only now that it is wanted.
+      this.#onLine = true
+      yield* this.#tabled(all, now, seen)
+      proposals = this.#proposals(open, stands, evidence, where, offers)
+    }
     return { units, ...this.#decided(units, proposals) }
   }
 
@@ -126,7 +135,7 @@ export class Finder {
       const asked = new Set(
         evidence.flatMap((one) => (one.is === 'shown' && standKey(one.stand) === standKey(stand) ? [one.ask] : [])),
       )
-      const worth = new Set(asksIn(this.asks, stand, troubled))
+      const worth = new Set(asksIn(this.asks, stand, troubled).filter((ask) => this.#onLine || !isLive(ask)))
       return this.asks.filter((ask) => worth.has(ask) || asked.has(ask.id))
     }
     const missing = [...needed.values()].filter((stand) => {
@@ -233,6 +242,9 @@ export class Finder {
     return { next, others: [], repair: undefined, look: left.toSorted((a, b) => worth(b) - worth(a)) }
   }
 }
+
+/** A reading on live line voltage. */
+const isLive = ({ line, power }: Ask): boolean => power && line === true
 
 const isSame = (one: Shown, other: Shown): boolean =>
   one === other ||

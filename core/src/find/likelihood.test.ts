@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bandsOf, entropy, LIES, likelihood, normal } from './likelihood.ts'
+import { bandsOf, countLeft, entropy, LIES, likelihood, normal } from './likelihood.ts'
 
 const OL = Number.POSITIVE_INFINITY
 
@@ -71,6 +71,14 @@ describe('what one answer tells apart', () => {
 })
 
 describe('shares', () => {
+  it('so many of the likeliest as hold nine tenths are left', () => {
+    expect(countLeft([1])).toBe(1)
+    expect(countLeft([0.05, 0.9, 0.05])).toBe(1)
+    expect(countLeft([0.05, 0.89, 0.06])).toBe(2)
+    expect(countLeft(Array(20).fill(0.05))).toBe(18)
+    expect(countLeft([])).toBe(0)
+  })
+
   it('entropy is nought for the certain and greatest for the even', () => {
     expect(entropy([1, 0])).toBe(0)
     expect(entropy([0.5, 0.5])).toBe(1)

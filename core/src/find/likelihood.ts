@@ -107,6 +107,21 @@ function short(figure: number): string {
   return `${Number(shown < 1 ? shown.toFixed(1) : shown.toPrecision(3))} ${letter}`
 }
 
+/** Share of the chance that those which are said to be left hold together. */
+const LEFT = 0.9
+
+/** How many are left: so many of the likeliest hold nine tenths of the chance. @param shares that add up to one */
+export function countLeft(shares: Iterable<number>): number {
+  let held = 0
+  let count = 0
+  for (const share of [...shares].sort((a, b) => b - a)) {
+    if (held >= LEFT) break
+    held += share
+    count++
+  }
+  return count
+}
+
 /** Shares that add up to one. */
 export function normal(shares: readonly number[]): number[] {
   const sum = shares.reduce((a, b) => a + b, 0)

@@ -1,6 +1,6 @@
 import { type Ask, inOhms } from './ask.ts'
 import { askKind } from './asks/index.ts'
-import { bandsOf, entropy, normal } from './likelihood.ts'
+import { bandsOf, countLeft, entropy, normal } from './likelihood.ts'
 import type { Stand } from './stand.ts'
 import { type StandTable, shownAt } from './table.ts'
 
@@ -8,7 +8,7 @@ import { type StandTable, shownAt } from './table.ts'
 export interface Answer {
   readonly says: string
   readonly chance: number
-  /** Units that would be left with a share worth naming. */
+  /** Units that would be left: so many of the likeliest hold nine tenths. */
   readonly leaves: number
   readonly leads: string
 }
@@ -71,16 +71,21 @@ const answersOf = ({ units }: Open, bands: readonly { says: string; shares: Floa
       return {
         says,
         chance,
-        leaves: left.filter((share) => share >= NAMED).length,
+        leaves: countLeft(left),
         leads: units[left.indexOf(Math.max(...left))]!.says,
       }
     })
     .sort((a, b) => b.chance - a.chance)
 
+const worth = ({ bits, minutes }: Proposed) => bits / minutes
+const isLive = ({ ask, stand }: Proposed) => ask.line === true && stand.power
+
+/** Does what is asked dead or at low voltage part nothing any more? */
+export const tellLittle = (proposals: readonly Proposed[]): boolean =>
+  !proposals.some((one) => !isLive(one) && worth(one) >= LITTLE)
+
 /** The best for a minute first. Readings on live line voltage are among them only where nothing else tells anything. */
 export function ranked(proposals: readonly Proposed[]): Proposed[] {
-  const worth = ({ bits, minutes }: Proposed) => bits / minutes
   const all = proposals.toSorted((a, b) => worth(b) - worth(a))
-  const safe = all.filter(({ ask, stand }) => !(ask.line && stand.power))
-  return safe[0] && worth(safe[0]) >= LITTLE ? safe : all
+  return tellLittle(all) ? all : all.filter((one) => !isLive(one))
 }

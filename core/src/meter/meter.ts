@@ -25,6 +25,8 @@ const BEEP_BELOW = 30
 /** A clamp shows steps of so many amps round its jaws, and nothing below a floor: turns are for small currents. */
 const CLAMP_STEP = 0.01
 const CLAMP_FLOOR = 0.015
+/** Volts below which nothing stands between the leads. */
+const NOTHING = 1e-9
 /** Volts across the leads from which an ohm reading means nothing. */
 const FOREIGN_VOLTS = 0.3
 
@@ -78,6 +80,8 @@ export function read(simulation: Simulation, mode: Exclude<MeterMode, 'amps'>, a
 /** Volts RMS across a resistance laid between two nodes. */
 function loaded({ circuit }: Simulation, a: number, b: number, ohms: number): number {
   const open = circuit.between(a, b)
+  // Whatever lies behind them, a meter draws nothing from what does not stand there.
+  if (size(open) < NOTHING) return 0
   const behind = circuit.impedance(a, b)
   return size(over(open, plus(one, times(behind, { re: 1 / ohms, im: 0 }))))
 }

@@ -48,7 +48,7 @@ export function Intake() {
         {wired ? 'What stays cold?' : 'Wire the job first: what is not on record cannot be searched.'}
       </h1>
       {wired && (
-        <Card title="Each zone, when it calls">
+        <Card title="Each zone">
           <ul className="px-4 pt-1">
             {zones.map(({ id, number, name }) => (
               <li key={id} className="flex flex-wrap items-center justify-between gap-2 border-line border-t py-2">
@@ -70,6 +70,9 @@ export function Intake() {
             ))}
           </ul>
           <div className="px-4 pt-2 sm:w-96">
+            <span aria-hidden className="mb-1 block text-soft">
+              When it is so
+            </span>
             <Pick
               label="When it is so"
               value={told}

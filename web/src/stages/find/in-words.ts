@@ -1,5 +1,6 @@
 import {
   type CustomerOption,
+  countLeft,
   type Findings,
   type Job,
   NONE,
@@ -11,9 +12,6 @@ import {
 /** A share of certainty: never said to be whole. */
 export const percent = (share: number): string =>
   share >= 0.995 ? 'over 99 %' : share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`
-
-/** A share under which a suspect is not counted. */
-const COUNTED = 0.02
 
 /** Is it over: nothing that was asked speaks for a fault any more? */
 export const isWell = ({ units }: Pick<Findings, 'units'>): boolean => units[0]?.unit === WELL && units[0].share > 0.8
@@ -27,7 +25,7 @@ export function searchInWords({ units, repair, look, next }: Findings): string {
     return 'Nothing speaks for a fault any more. Let every zone call once, alone, and nobody; then close the complaint.'
   if (top.unit === NONE)
     return `What was read fits nothing on the list. Look at the wiring at ${second(units)} before anything is changed.`
-  const left = units.filter(({ share }) => share >= COUNTED).length
+  const left = countLeft(units.map(({ share }) => share))
   // While less than half speaks for no fault, the sentence is of the likeliest fault.
   const named = top.unit === WELL && top.share < 0.5 ? (units[1] ?? top) : top
   if (!next && look.length > 1) return `${look.length} things show the same readings. Look at ${look[0]!.says} first.`

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { BarChart, CartesianGrid, Bar as Column, Legend, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { useFirm } from '../../data/firm.ts'
 import { Card } from '../../ui/controls.tsx'
+import { useWide } from '../../ui/use-wide.ts'
 
 /** Rows of the picture; the table holds all of them. */
 const DRAWN = 8
@@ -11,6 +12,7 @@ const DRAWN = 8
 /** What fails, and fails again, on all jobs of the firm. */
 export function FirmRepairs({ job }: { job: Job }) {
   const { mended, rows, heard } = useFirm()
+  const wide = useWide()
   if (!heard) return <p>The server has not told yet what was put right on the other jobs.</p>
   if (rows.length === 0)
     return (
@@ -28,34 +30,37 @@ export function FirmRepairs({ job }: { job: Job }) {
   }))
   const repeats = [...mended].sort((a, b) => b.at.localeCompare(a.at)).slice(0, 30)
   return (
-    <div className="grid content-start gap-3 overflow-auto pb-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 overflow-auto pb-4">
       <Card title={firmSays(rows)}>
-        <div aria-hidden className="px-2 pt-2" style={{ height: 60 + 34 * drawn.length }}>
-          <ResponsiveContainer>
-            <BarChart layout="vertical" data={drawn} margin={{ left: 8, right: 24 }}>
-              <CartesianGrid horizontal={false} stroke="var(--color-line)" />
-              <XAxis type="number" domain={[0, 'dataMax']} allowDecimals={false} stroke="var(--color-soft)" />
-              <YAxis type="category" dataKey="name" width={230} stroke="var(--color-soft)" tick={{ fontSize: 15 }} />
-              <Legend />
-              <Column
-                dataKey="once"
-                name="put right, and held"
-                stackId="a"
-                fill="var(--color-soft)"
-                isAnimationActive={false}
-              />
-              <Column
-                dataKey="again"
-                name="wanted again within 400 days"
-                stackId="a"
-                fill="var(--color-bad)"
-                isAnimationActive={false}
-              />
-            </BarChart>
-          </ResponsiveContainer>
-        </div>
+        {/* On a phone the names need the room; the table says the same. */}
+        {wide && (
+          <div aria-hidden className="px-2 pt-2" style={{ height: 60 + 34 * drawn.length }}>
+            <ResponsiveContainer>
+              <BarChart layout="vertical" data={drawn} margin={{ left: 8, right: 24 }}>
+                <CartesianGrid horizontal={false} stroke="var(--color-line)" />
+                <XAxis type="number" domain={[0, 'dataMax']} allowDecimals={false} stroke="var(--color-soft)" />
+                <YAxis type="category" dataKey="name" width={230} stroke="var(--color-soft)" tick={{ fontSize: 15 }} />
+                <Legend />
+                <Column
+                  dataKey="once"
+                  name="put right, and held"
+                  stackId="a"
+                  fill="var(--color-soft)"
+                  isAnimationActive={false}
+                />
+                <Column
+                  dataKey="again"
+                  name="wanted again within 400 days"
+                  stackId="a"
+                  fill="var(--color-bad)"
+                  isAnimationActive={false}
+                />
+              </BarChart>
+            </ResponsiveContainer>
+          </div>
+        )}
         <div className="overflow-auto px-4 pb-3">
-          <table className="w-full min-w-[520px] border-collapse">
+          <table className="w-full border-collapse">
             <thead>
               <tr className="text-left text-soft">
                 {['What', 'Put right', 'Again', 'Jobs'].map((head) => (

@@ -14,6 +14,7 @@ const tiers = [
   ['proof', 'hands', 'sums'],
   ['prove', 'hookup'],
   ['find', 'log'],
+  ['deduce'],
   ['bench', 'standing', 'formats'],
   ['demo'],
 ]

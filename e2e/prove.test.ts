@@ -1,6 +1,7 @@
 import { type Document, documentOf, proofsIn } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { beforeEach, expect, it } from 'vitest'
+import { halfSeen } from '../core/src/testing/half-seen.ts'
 import { Window } from './browser.ts'
 import { isolate } from './isolate.ts'
 import { oneProgram } from './one-window.ts'
@@ -159,4 +160,56 @@ it('what hangs otherwise is written down as it is, and the sheet asks for it to 
   const [seen] = (await program.entries(id)).filter(({ body }) => body.kind === 'seen')
   expect(seen!.body).toMatchObject({ what: 'conductor', is: { from: { part: 'V2' } } })
   await window.page.browserContext().close()
+})
+
+/** Unfolds a part of a wall that is being written down. */
+async function openPart({ page }: Window, label: string) {
+  const head = await page.waitForSelector(`::-p-xpath(//button[@aria-expanded][contains(., "${label}")])`)
+  await head?.click()
+}
+
+it('a wall nobody knows is written down on a phone, end by end: what follows from it, what to measure, what that settles', async () => {
+  // Nobody followed two black conductors, and the lead of a valve is not written down at all.
+  const half = halfSeen(job, (wire) => wire === 'w12' || wire === 'w15', [])
+  id = `traced-${++n}`
+  await program.putFound(
+    id,
+    half.document,
+    half.entries.filter(({ body }) => body.wire !== 'w22'),
+  )
+  const phone = await device('Ash', true)
+  await phone.goto(`${program.url}/jobs/${id}/hookup/found`)
+  await phone.verdict('4 loose ends: 4 unknown')
+  await openPart(phone, 'Valve 1')
+  await phone.clickBeginning('A conductor on Valve 1 M1')
+  await phone.click('button', 'Write it down')
+  await phone.verdict('5 loose ends')
+  await openPart(phone, 'Splice S3')
+  await phone.clickBeginning('A conductor on Splice S3')
+  await phone.click('button', 'yellow')
+  // The other leads of that valve run in a sheath that has a name already.
+  await phone.choose('Runs in', '1 evlaV')
+  await phone.click('button', 'Write it down')
+  await phone.verdict('6 loose ends: 6 unknown')
+  // What is said of a place counts as soon as it is said, and no more once it is taken back.
+  const all = `Every conductor at ${job.places.boiler!.name} is written down`
+  await phone.click('checkbox', all)
+  await phone.verdict('2 certain')
+  await phone.sees('Certain: joined to Valve 1 M1.')
+  await phone.click('checkbox', all)
+  await phone.verdict('6 loose ends: 6 unknown')
+  await phone.click('checkbox', all)
+  await phone.verdict('2 certain')
+  await phone.sees('Shut until it is off and proven dead.')
+  await phone.click('button', 'Isolate it')
+  await isolate(phone)
+  await phone.fill('I read, in Ω', '2 apples')
+  await phone.click('button', 'Keep it')
+  await phone.sees('Type the ohms your meter shows')
+  expect((await program.entries(id)).some(({ body }) => body.kind === 'reading')).toBe(false)
+  await phone.fill('I read, in Ω', '0.3')
+  await phone.click('button', 'Keep it')
+  await phone.verdict('6 loose ends: 6 certain')
+  const read = (await program.entries(id)).find(({ body }) => body.kind === 'reading')
+  expect(read).toMatchObject({ source: 'wall', stand: { power: { on: false } }, body: { mode: 'ohms', value: 0.3 } })
 })

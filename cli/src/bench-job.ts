@@ -49,6 +49,7 @@ const options = {
   patience: one,
   out: one,
   for: one,
+  written: many,
 } as const
 
 function parsed(args: string[]) {

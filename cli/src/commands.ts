@@ -5,6 +5,7 @@ import {
   clamp,
   compare,
   customerReport,
+  deducedInWords,
   documentOf,
   everythingCalling,
   findingsOf,
@@ -16,7 +17,9 @@ import {
   type Job,
   loopsOf,
   MOST_PROVEN,
+  nodeInWords,
   pathOf,
+  plannedJob,
   pointInWords,
   probe,
   proven,
@@ -28,6 +31,8 @@ import {
   scriptOf,
   sentenceText,
   studyLoad,
+  tracingOf,
+  tracingOfJob,
   triedBy,
   verdictOf,
   wiredBy,
@@ -132,6 +137,48 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     const { changes } = compare(plan, found)
     for (const { what, says, remedy, electrical } of changes) print({ what, says, remedy, electrical })
     return changes.some(({ electrical }) => electrical) ? 1 : 0
+  },
+
+  async deduce(args) {
+    const { file, values } = await fileAndOptions(args)
+    const { places } = file.document
+    const written = (values.written ?? []).flatMap((name) => {
+      if (name === 'all') return Object.keys(places)
+      const [id] = Object.entries(places).find(([id, place]) => [id, place.name].includes(name)) ?? []
+      if (id !== undefined) return [id]
+      const names = Object.values(places).map((place) => place.name)
+      throw new Refused(`There is no place ${name}. There are ${names.join(', ')}, or all.`)
+    })
+    if (file.entries.length > 0 && written.length > 0)
+      throw new Refused('--written is for a file without entries: this one says itself which places are written down.')
+    const asPlanned = file.entries.length === 0
+    const tracing = asPlanned
+      ? tracingOfJob(plannedJob(file.document), written)
+      : tracingOf(file.document, file.entries)
+    const { facts, ends, misfits, odd, missing, beep } = tracing
+    const { job } = facts
+    for (const one of ends) {
+      const { end, is, with: mates, share } = one
+      print({
+        wire: end.wire,
+        at: end.node,
+        colour: end.colour,
+        is,
+        with: mates,
+        share,
+        says: deducedInWords(job, one),
+      })
+    }
+    for (const { wire, node } of misfits) print({ fits: 'nothing', wire, at: node })
+    for (const { wire, says } of odd) print({ odd: says, ...(wire ? { wire } : {}) })
+    for (const one of missing) print({ missing: one.kind, count: one.count })
+    if (beep) {
+      const between = `${nodeInWords(job, beep.from)} to ${nodeInWords(job, beep.to)}`
+      print({ beep: [beep.from, beep.to], says: between, joined: beep.share, elseShows: beep.elseShows })
+    }
+    const count = (how: string) => ends.filter(({ is }) => is === how).length
+    print({ ends: ends.length, certain: count('certain'), deduced: count('deduced'), unknown: count('unknown') })
+    return count('certain') < ends.length ? 1 : 0
   },
 
   async report(args) {

@@ -7,6 +7,7 @@ import { demoJobs } from '@civil-lantern/core/demo'
 import { writeJobFile } from '@civil-lantern/core/validate'
 import { build } from 'esbuild'
 import { afterAll, beforeAll, expect, it } from 'vitest'
+import { halfSeen } from '../../core/src/testing/half-seen.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
 const file = join(folder, 'job.json')
@@ -225,6 +226,44 @@ it('a complaint that names no zone is refused before anything is started', async
   const ran = await lantern('find', file, '--complaint', 'it is cold', '--answers-from', 'true')
   expect([ran.code, ran.out]).toEqual([2, ''])
   expect(ran.err).toContain('names no zone')
+})
+
+it('deduces where loose ends lead, by what was seen and said to be all', async () => {
+  const job = demoJobs['kestrel-point']!()
+  let n = 0
+  const { document, entries, truth } = halfSeen(job, () => n++ % 3 === 0)
+  const traced = join(folder, 'traced.json')
+  const silent = join(folder, 'silent.json')
+  writeFileSync(traced, writeJobFile(document, entries))
+  writeFileSync(
+    silent,
+    writeJobFile(
+      document,
+      entries.filter(({ body }) => body.what !== 'word'),
+    ),
+  )
+  const [all, some, whole, nowhere, both] = await Promise.all([
+    lantern('deduce', traced),
+    lantern('deduce', silent),
+    lantern('deduce', file, '--written', 'all'),
+    lantern('deduce', file, '--written', 'Attic'),
+    lantern('deduce', traced, '--written', 'all'),
+  ])
+  const lines = ({ out }: Ran) =>
+    out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line))
+  const certain = lines(all).filter(({ is }) => is === 'certain')
+  expect(certain.length).toBeGreaterThan(10)
+  for (const one of certain) expect(one.with).toContain(truth.get(one.wire))
+  expect(lines(all).find(({ beep }) => beep)).toMatchObject({ elseShows: expect.any(String) })
+  expect(all.code).toBe(1)
+  // Nobody said that a place is all written down: only cores of cables are certain.
+  expect(lines(some).filter(({ is }) => is === 'certain').length).toBeLessThan(certain.length)
+  expect(whole).toMatchObject({ code: 0, out: '{"ends":0,"certain":0,"deduced":0,"unknown":0}\n' })
+  expect(nowhere.err).toContain('There is no place Attic. There are ')
+  expect(both.err).toContain('--written is for a file without entries')
 })
 
 it('compares a wall with a plan by what is joined', async () => {

@@ -20,8 +20,16 @@ export {
 // schemes, intent, compare, suppose, record: what is meant, what differs, what could be wrong, what was found
 export type { Change } from './compare/change.ts'
 export { type Comparison, compare } from './compare/compare.ts'
-export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 // find: from a complaint to the part to put right
+// deduce: where conductors lead that nobody has followed
+export { type Beep, beepsNeeded, fewestBeeps, SEARCHED } from './deduce/beeps.ts'
+export { DeadWall } from './deduce/dead-wall.ts'
+export type { Deduced } from './deduce/deduce.ts'
+export { ALL_WRITTEN, sheathsIn } from './deduce/facts.ts'
+export { leadColour } from './deduce/loose-ends.ts'
+export { type Tracing, tracingOf, tracingOfJob } from './deduce/tracing.ts'
+export { deducedInWords, nodeInWords } from './deduce/words.ts'
+export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 export { type Ask, type AskForm, inOhms, type Shown } from './find/ask.ts'
 export { askKind, askKinds, WORDS as FIND_WORDS, wordFor } from './find/asks/index.ts'
 export { type Complained, complainedOf } from './find/complained.ts'

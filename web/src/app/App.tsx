@@ -5,6 +5,7 @@ import { Toaster } from 'sonner'
 import { useSession } from '../data/open-job.tsx'
 import { FindStage } from '../stages/find/FindStage.tsx'
 import { HelpScreen } from '../stages/help/HelpScreen.tsx'
+import { AsFound } from '../stages/hookup/found/AsFound.tsx'
 import { HookupStage } from '../stages/hookup/HookupStage.tsx'
 import { SwapPlace } from '../stages/hookup/SwapPlace.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
@@ -53,6 +54,7 @@ const inside: RouteObject[] = [
       screen('load', 'Load', <LoadStage />),
       screen('sums/:sum?', 'Sums', <JobSums />),
       screen('hookup', 'Hook-up', <HookupStage />),
+      screen('hookup/found', 'As found', <AsFound />),
       screen('hookup/swap', 'Swap', <SwapPlace />),
       screen('prove', 'Prove', <ProveStage />),
       screen('find', 'Find', <FindStage />),

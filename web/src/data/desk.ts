@@ -178,13 +178,16 @@ export class Desk extends Observable<DeskState> {
     })
 
   /** Begins the first visit: from now on the wall is taken to have been like this. */
-  readonly openVisit = (purpose: 'new work' | 'service') =>
+  readonly openVisit = (purpose: 'new work' | 'service' | 'tracing') =>
     this.#named(() => {
       const { document } = this.session.state()
-      const before = purpose === 'service' ? document.planned : noCircuit()
+      const { planned } = document
+      // To be traced: what hangs there is known, and of its conductors nothing.
+      const before = { 'new work': noCircuit(), service: planned, tracing: { ...planned, wires: {} } }[purpose]
       const edit = beginningVisit(document, before, newId())
       if (edit) this.session.apply(edit)
-      this.#add([{ kind: 'visit', does: 'opens', for: purpose, who: device.name }], undefined)
+      const of = purpose === 'new work' ? purpose : 'service'
+      this.#add([{ kind: 'visit', does: 'opens', for: of, who: device.name }], undefined)
       this.#shows = 'found'
       this.#tell()
     })

@@ -1,5 +1,6 @@
 import {
   type Difference,
+  type Document,
   type Edit,
   type Entry,
   type ExpectedReading,
@@ -17,7 +18,7 @@ import {
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
-import type { Answered, JudgeApi, Morning, OfferedLoad, Question } from './judge.worker.ts'
+import type { Answered, JudgeApi, Morning, OfferedLoad, Question, Traced } from './judge.worker.ts'
 
 export type Judged<T> =
   | { readonly at: 'idle' }
@@ -109,6 +110,9 @@ export class JudgeClient extends Observable<JudgeState> {
   }
 
   readonly script = (job: Job): Promise<Script> => this.#help().script(job)
+
+  readonly trace = (document: Document, entries: readonly Entry[]): Promise<Traced> =>
+    this.#help().trace(document, entries)
 
   readonly measured = (job: Job, entries: readonly Entry[]): Promise<MeasuredLoad> =>
     this.#help().measured(job, entries)

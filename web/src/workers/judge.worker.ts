@@ -1,6 +1,7 @@
 import {
   type Ask,
   type Difference,
+  type Document,
   deadMap,
   deadReads,
   type Edit,
@@ -34,6 +35,8 @@ import {
   type Supposition,
   scriptOf,
   studyLoad,
+  type Tracing,
+  tracingOf,
   withComplaint,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
@@ -114,6 +117,9 @@ export interface Answered {
   readonly asks: readonly Ask[]
 }
 
+/** What is known of a wall's conductors. */
+export type Traced = Pick<Tracing, 'ends' | 'misfits' | 'odd' | 'missing' | 'beep'>
+
 let questions = 0
 let finder: { readonly key: string; readonly finder: Finder } | undefined
 
@@ -152,6 +158,11 @@ const judge = {
   deadPoints: (job: Job): ExpectedReading[] => deadReads(job),
   /** The commissioning script of a job. */
   script: (job: Job): Script => scriptOf(job),
+  /** Where conductors lead that nobody has followed, and what to beep next. */
+  trace: (document: Document, entries: readonly Entry[]): Traced => {
+    const { ends, misfits, odd, missing, beep } = tracingOf(document, entries)
+    return { ends, misfits, odd, missing, beep }
+  },
   measured: (job: Job, entries: readonly Entry[]): MeasuredLoad => measuredLoad(job, entries),
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),
   dead: (job: Job, open: readonly string[], told: Told): Promise<LiveTerminal[]> => run(deadMap(job, open), told),

@@ -10,8 +10,14 @@ import { closed, Id, Line } from './fields.ts'
 
 const what = <T extends string>(name: T) => ({ kind: Type.Literal('seen'), what: Type.Literal(name) })
 
-/** A conductor as it was seen; without `to` where nobody knows yet where it goes. */
-const SeenWire = Type.Object({ ...Wire.properties, to: Type.Optional(Wire.properties.to) }, closed)
+/**
+ * A conductor as it was seen; without `to` where nobody knows yet where it goes. Leads of one part that end in one sheath
+ * are written down under the same name of it.
+ */
+const SeenWire = Type.Object(
+  { ...Wire.properties, to: Type.Optional(Wire.properties.to), sheath: Type.Optional(Line) },
+  closed,
+)
 
 /** Something that is so on the wall. */
 export const Seen = Type.Union([
@@ -73,7 +79,7 @@ export const seen = entryKind({
           found.conductors.delete(id)
           return
         }
-        const { to, ...rest } = body.is
+        const { to, sheath: _, ...rest } = body.is
         const missing = [rest.from, to].find((end) => end && !circuit.parts[end.part])
         if (missing) return lost(`wire ${rest.label} leads to ${missing.part}, which is not on the record`)
         circuit.wires[id] = { ...rest, to: to ?? loose(found, id, rest.from.part) }

@@ -7,10 +7,13 @@ export function Typed({
   ohms,
   disabled,
   keep,
+  whyNot = 'First let it stand so at the wall, and say that it does.',
 }: {
   ohms: boolean
   disabled: boolean
   keep: (value: number | null, shows: string) => void
+  /** What has to be so before anything is typed. */
+  whyNot?: string
 }) {
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState('')
@@ -54,7 +57,7 @@ export function Typed({
           {wrong}
         </p>
       )}
-      {disabled && <p className="text-soft">First let it stand so at the wall, and say that it does.</p>}
+      {disabled && <p className="text-soft">{whyNot}</p>}
     </form>
   )
 }

@@ -37,7 +37,7 @@ export function HookupStage() {
         <h1 className="pt-1 font-bold text-xl">{sheetSays(sheet, false)}</h1>
         <BeginVisit />
         <p>
-          <SwapLink />
+          <PlaceLink to="swap">Swap a part</PlaceLink>
         </p>
       </div>
     )
@@ -67,7 +67,8 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
           {sheetSays(sheet, true)}
         </h1>
         <div className="no-print flex flex-wrap gap-2">
-          <SwapLink />
+          <PlaceLink to="found">As found</PlaceLink>
+          <PlaceLink to="swap">Swap a part</PlaceLink>
           <Button onClick={() => setListed((on) => !on)}>{listed ? 'To the sheet' : 'What to bring'}</Button>
           <Button onClick={() => download(`${job.title}, run sheet.csv`, csv(sheetRows(job, sheet.joins)), 'text/csv')}>
             CSV
@@ -124,12 +125,12 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
   )
 }
 
-const SwapLink = () => (
+const PlaceLink = ({ to, children }: { to: string; children: string }) => (
   <Link
-    to="swap"
+    to={to}
     className="inline-flex min-h-11 items-center rounded-control border border-line bg-card px-4 font-semibold hover:border-soft"
   >
-    Swap a part
+    {children}
   </Link>
 )
 

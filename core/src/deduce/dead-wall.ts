@@ -1,0 +1,55 @@
+import { endKey, isJoint } from '../compare/pairing.ts'
+import { bring, DEAD } from '../find/stand.ts'
+import type { Job } from '../job/schema.ts'
+import { read } from '../meter/meter.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { kindOf } from '../parts/index.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { APART } from './facts.ts'
+import type { Joining } from './joinings.ts'
+
+/** A wall with everything dead, as an ohmmeter finds it; ends that nobody followed lead nowhere. */
+export class DeadWall {
+  readonly #bench: Simulation
+  readonly #job: Job
+
+  constructor(job: Job) {
+    this.#job = job
+    this.#bench = benchWith(job, [])
+    this.#bench.settle()
+    bring(this.#bench, job, DEAD)
+  }
+
+  /** What an ohmmeter shows between two nodes; null over its range. */
+  ohms(from: string, to: string): { readonly value: number | null; readonly shows: string } {
+    const [a, b] = [this.#node(from), this.#node(to)]
+    if (a === undefined || b === undefined) return { value: null, shows: 'OL' }
+    const { value, shows, unit } = read(this.#bench, 'ohms', a, b)
+    return { value, shows: value === null ? shows : `${shows} ${unit}` }
+  }
+
+  /** Pairs of these nodes that a low reading joins although no conductor need do so. */
+  lowPairs(nodes: readonly string[]): Joining {
+    const found: [string, string][] = []
+    for (const [i, from] of nodes.entries())
+      for (const to of nodes.slice(i + 1)) {
+        const { value } = this.ohms(from, to)
+        if (value !== null && value < APART) found.push([from, to])
+      }
+    return found
+  }
+
+  /** Any way of a joint is as good as another. */
+  #node(name: string): number | undefined {
+    const [part = '', terminal = ''] = name.split('.')
+    const at =
+      terminal === '*' ? Object.keys(kindOf(this.#job.parts[part] ?? { kind: '' })?.terminals ?? {})[0] : terminal
+    return this.#bench.netlist.nodeOf.get(`${part}.${at}`)
+  }
+}
+
+/** Every node of a wall that bears a conductor. */
+export const nodesOf = (job: Job): string[] =>
+  [...new Set(Object.values(job.wires).flatMap(({ from, to }) => [endKey(job, from), endKey(job, to)]))].filter(
+    (node) => !isJoint(job, node) || node.endsWith('.*'),
+  )

@@ -1,0 +1,239 @@
+import { describe, expect, it } from 'vitest'
+import { endKey } from '../compare/pairing.ts'
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import { lowtherStreet } from '../demo/lowther-street.ts'
+import type { Job } from '../job/schema.ts'
+import { foundOf } from '../record/found.ts'
+import { copyOf } from '../testing/benches.ts'
+import { entered, halfSeen, netsIn } from '../testing/half-seen.ts'
+import { plants } from '../testing/mistakes.ts'
+import { chanceOf, drawn, slips } from '../testing/slips.ts'
+import { beepsNeeded, fewestBeeps, nextBeep, SEARCHED } from './beeps.ts'
+import { DeadWall, nodesOf } from './dead-wall.ts'
+import { type Deduction, deduce } from './deduce.ts'
+import { factsOf } from './facts.ts'
+import { joiningsOf } from './joinings.ts'
+import { oddities, stillToFind } from './odd.ts'
+import { deducedInWords } from './words.ts'
+
+/** The wall of a job, of which these conductors were not followed. */
+function seen(job: Job, hidden: readonly string[], written?: string[]) {
+  const half = halfSeen(job, (wire) => hidden.includes(wire), written)
+  const found = foundOf(half.document, half.entries)
+  return { ...half, found, facts: factsOf(found, half.entries) }
+}
+
+const wiresOf = (job: Job, is: (wire: Job['wires'][string]) => boolean) =>
+  Object.entries(job.wires).flatMap(([id, wire]) => (is(wire) ? [id] : []))
+
+describe('ways of joining', () => {
+  it('two ends have one, four of their own three, six fifteen', () => {
+    expect(joiningsOf(['a', 'b'])).toEqual([[['a', 'b']]])
+    expect(joiningsOf(['a', 'b', 'c', 'd'])).toHaveLength(3)
+    expect(joiningsOf(['a', 'b', 'c', 'd', 'e', 'f'])).toHaveLength(15)
+  })
+  it('ends on one node are alike, and none is joined to itself', () => {
+    expect(joiningsOf(['c', 'c', 'a', 'b'])).toEqual([
+      [
+        ['c', 'a'],
+        ['c', 'b'],
+      ],
+    ])
+    expect(joiningsOf(['a', 'a'])).toEqual([])
+  })
+  it('what is known to be apart is not joined, and too many are not listed', () => {
+    const apart = (a: string, b: string) => [a, b].sort().join('') === 'ab'
+    expect(joiningsOf(['a', 'b', 'c', 'd'], apart)).toHaveLength(2)
+    expect(joiningsOf([...'abcdefghij'])).toHaveLength(945)
+    expect(joiningsOf([...'abcdefghijkl'])).toBeUndefined()
+  })
+})
+
+describe('what is certain', () => {
+  const job = kestrelPoint()
+  const [cored] = wiresOf(job, ({ cable }) => cable !== undefined)
+
+  it('one core of one cable is one conductor, though nobody has written down all of its places', () => {
+    const { facts, truth } = seen(job, [cored!], [])
+    const { ends } = deduce(facts, [])
+    expect(ends).toHaveLength(2)
+    for (const { end, is, with: mates } of ends) {
+      expect(is).toBe('certain')
+      expect(mates).toEqual([truth.get(end.wire)])
+    }
+  })
+
+  it('the only two ends of a colour belong together once the place is written down, and not before', () => {
+    const [wire] = wiresOf(job, ({ cable, from }) => cable === undefined && job.parts[from.part]!.place === 'boiler')
+    const place = job.parts[job.wires[wire!]!.from.part]!.place
+    expect(deduce(seen(job, [wire!], [place]).facts, []).ends.map(({ is }) => is)).toEqual(['certain', 'certain'])
+    expect(deduce(seen(job, [wire!], []).facts, []).ends.map(({ is }) => is)).toEqual(['unknown', 'unknown'])
+  })
+
+  it('a sheath is known by one of its leads, and all others of it with that', () => {
+    const valve = Object.values(job.zones)[0]!.valve!
+    const leads = wiresOf(job, ({ from, to }) => [from, to].some(({ part }) => part === valve))
+    const hidden = leads.slice(1)
+    const { facts, truth } = seen(job, hidden)
+    expect(facts.sheaths.size).toBeGreaterThan(0)
+    const { ends } = deduce(facts, [])
+    const certain = ends.filter(({ is }) => is === 'certain')
+    expect(certain.length).toBeGreaterThan(0)
+    for (const { end, with: mates } of certain) expect(mates).toContain(truth.get(end.wire))
+  })
+
+  it('what is only assumed, from a stand-in or taken back says nothing', () => {
+    const { document, entries } = seen(job, [cored!])
+    const facts = (all: typeof entries) => factsOf(foundOf(document, all), all)
+    expect(facts(entries).ends).toHaveLength(2)
+    expect(facts(entries.map((one) => ({ ...one, source: 'stand-in' as const }))).written.size).toBe(0)
+    const last = entries.at(-1)!
+    const back = entered(entries, { kind: 'back', of: last.id })
+    expect(facts([...entries, back]).written.size).toBe(facts(entries).written.size - 1)
+  })
+
+  it('of twenty plants with up to two mistakes, 30 to 70 % not followed, no certain end is wrong', () => {
+    let ends = 0
+    let certain = 0
+    for (const [i, make] of Object.values(plants).entries()) {
+      const wall = copyOf(make())
+      const pick = chanceOf(i * 31 + 7)
+      for (let n = 0; n < i % 3; n++) slips[pick(['missing', 'moved', 'extra'])]!(wall, pick, n)
+      const chance = drawn(i * 101 + 3)
+      const share = 0.3 + 0.2 * (i % 3)
+      const hidden = new Set(Object.keys(wall.wires).filter(() => chance.next().value! < share))
+      const { facts, truth } = seen(wall, [...hidden])
+      const nets = netsIn(wall)
+      for (const { end, is, with: mates } of deduce(facts, []).ends) {
+        ends++
+        if (is !== 'certain') continue
+        certain++
+        expect(mates, `${Object.keys(plants)[i]}: ${end.wire}`).toContain(truth.get(end.wire))
+        for (const mate of mates) expect(nets.are(mate, end.node)).toBe(true)
+      }
+    }
+    expect(ends).toBeGreaterThan(400)
+    expect(certain / ends).toBeGreaterThan(0.4)
+  })
+})
+
+describe('what is deduced', () => {
+  const job = lowtherStreet()
+  const hidden = wiresOf(job, ({ cable }) => cable === undefined).filter((_, i) => i % 2 === 0)
+  const { facts, truth } = seen(job, hidden)
+
+  it('the plan says more than the facts, is right on a wall wired by it, and never calls it certain', () => {
+    const [alone, planned] = [deduce(facts, []), deduce(facts, [job])]
+    const count = (of: Deduction, how: string) => of.ends.filter(({ is }) => is === how).length
+    expect(count(alone, 'deduced')).toBe(0)
+    expect(count(planned, 'deduced')).toBeGreaterThan(0)
+    expect(count(planned, 'certain')).toBe(count(alone, 'certain'))
+    for (const { end, is, with: mates, share } of planned.ends.filter((one) => one.is === 'deduced')) {
+      expect(mates, is).toContain(truth.get(end.wire))
+      expect(share).toBeLessThan(1)
+    }
+  })
+})
+
+describe('beeps', () => {
+  const job = lowtherStreet()
+  const hidden = wiresOf(job, ({ cable }) => cable === undefined).filter((_, i) => i % 2 === 0)
+  const { document, entries, found, truth } = seen(job, hidden)
+  const low = new DeadWall(found.job).lowPairs(nodesOf(found.job))
+  const wall = new DeadWall(job)
+  const at = (node: string) => ({ point: node.replace('*', 'w1'), says: node, place: '' })
+  const measured = (known: typeof entries, from: string, to: string, power = false) => {
+    const { value, shows } = wall.ohms(from, to)
+    const body = { kind: 'reading', mode: 'ohms', from: at(from), to: at(to), value, shows }
+    return [...known, entered(known, body, { stand: { power: { on: power } } })]
+  }
+  const deduced = (known: typeof entries) => {
+    const facts = factsOf(foundOf(document, known), known)
+    return { facts, is: deduce(facts, [job], low) }
+  }
+
+  it('settle every end, each what it really leads to, in no more of them than there are ends', () => {
+    let now = entries
+    let beeps = 0
+    for (;;) {
+      const { facts, is } = deduced(now)
+      const beep = nextBeep(is, facts, low)
+      if (!beep) break
+      now = measured(now, beep.from, beep.to)
+      beeps++
+    }
+    const { is } = deduced(now)
+    expect(beeps).toBeGreaterThan(0)
+    expect(beeps).toBeLessThanOrEqual(is.ends.length)
+    expect(is.misfits).toEqual([])
+    for (const { end, is: how, with: mates } of is.ends) {
+      expect(how, end.wire).toBe('certain')
+      expect(mates).toContain(truth.get(end.wire))
+    }
+  })
+
+  it('a reading with the power on settles nothing, nor one that ohms cannot part', () => {
+    const { facts, is } = deduced(entries)
+    const beep = nextBeep(is, facts, low)!
+    const on = measured(entries, beep.from, beep.to, true)
+    expect(deduced(on).facts.measured).toEqual([])
+    const blind = nextBeep(is, facts, [[beep.from, beep.to]])
+    expect(blind).not.toMatchObject({ from: beep.from, to: beep.to })
+  })
+
+  it('what fits no way of joining is named', () => {
+    const { is, facts } = deduced(entries)
+    const beep = nextBeep(is, facts, low)!
+    const group = is.open.find(({ nodes }) => nodes.includes(beep.from))!
+    let now = entries
+    for (const other of group.nodes)
+      if (other !== beep.from) {
+        const body = { kind: 'reading', mode: 'ohms', from: at(beep.from), to: at(other), value: null, shows: 'OL' }
+        now = [...now, entered(now, body, { stand: { power: { on: false } } })]
+      }
+    expect(deduced(now).is.misfits.map(({ node }) => node)).toContain(beep.from)
+  })
+
+  it('chosen one after the other they need no more than the best order, within three tenths', () => {
+    const groups = deduced(entries).is.open.filter(({ candidates }) => candidates.length > 1)
+    expect(groups.length).toBeGreaterThan(0)
+    const searched = groups.filter(({ candidates }) => candidates.length <= SEARCHED)
+    const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
+    expect(sum(searched.map(beepsNeeded))).toBeLessThanOrEqual(1.3 * sum(searched.map(fewestBeeps)))
+    const [big] = [{ nodes: [], candidates: Array(SEARCHED + 1).fill({ pairs: [], parts: [], share: 0.1 }) }]
+    expect(() => fewestBeeps(big)).toThrow(/12/)
+  })
+})
+
+describe('what is odd', () => {
+  const job = kestrelPoint()
+  const earth = wiresOf(job, ({ colour }) => colour === 'green' || colour === 'green-yellow')[0]!
+
+  it('a sound wall has nothing odd; an earth’s colour elsewhere and an earth that is one with the line are said', () => {
+    expect(oddities(job, netsIn(job))).toEqual([])
+    const dyed = copyOf(job)
+    const [line] = wiresOf(job, ({ from }) => from.part === 'XF1' && from.terminal === 'h')
+    dyed.wires[line!]!.colour = 'green'
+    expect(oddities(dyed, netsIn(dyed)).map(({ wire }) => wire)).toContain(line)
+    const joined = netsIn(job)
+    joined.join(endKey(job, job.wires[earth]!.from), 'XF1.h')
+    expect(oddities(job, joined)[0]!.says).toMatch(/is an earth, and one with/)
+  })
+
+  it('parts the survey knows of and the wall does not are still to be found', () => {
+    expect(stillToFind(job)).toEqual([])
+    const less = copyOf(job)
+    delete less.parts[Object.values(job.zones)[0]!.thermostat!]
+    expect(stillToFind(less)).toMatchObject([{ count: 1 }])
+  })
+
+  it('each is told in a sentence that names where it leads', () => {
+    const { facts } = seen(job, [earth])
+    const [one] = deduce(facts, []).ends
+    expect(deducedInWords(job, { ...one!, is: 'certain', with: ['S1.*'], share: 1 })).toMatch(
+      /^Certain: joined to Splice S1\.$/,
+    )
+    expect(deducedInWords(job, { ...one!, is: 'deduced', with: ['XF1.h'], share: 0.999 })).toMatch(/99 %/)
+    expect(deducedInWords(job, { ...one!, is: 'unknown', with: [], share: 0 })).toBe('Nobody knows where it goes.')
+  })
+})

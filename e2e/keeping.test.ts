@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest'
+import { entered } from '../core/src/testing/half-seen.ts'
 import { Window } from './browser.ts'
 import { oneProgram } from './one-window.ts'
 
@@ -127,10 +128,16 @@ it('once opened, the program comes up again without its server: the board names 
   await window.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
   await window.page.reload()
   await window.sees('of wiring fit')
+  // What another device entered is there, signal or none.
+  await program.enter('fenwick-orchard', [entered([], { kind: 'note', text: 'Lever jammed' })])
+  await window.goto(`${program.url}/jobs/fenwick-orchard/log`)
+  await window.sees('Lever jammed')
   await program.kill()
   await window.goto(program.url)
   await window.sees('The server does not answer.')
   await window.click('link', 'Fenwick Orchard cider barn')
+  await window.goto(`${program.url}/jobs/fenwick-orchard/log`)
+  await window.sees('Lever jammed')
   await window.goto(url)
   await rename(window, 1, 'Press loft')
   await window.sees('for signal')

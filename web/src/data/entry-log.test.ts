@@ -1,7 +1,8 @@
 import { type Entry, nextEntry } from '@civil-lantern/core'
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
 import { EntryLog } from './entry-log.ts'
+import type { KeptEntries } from './kept-entries.ts'
 
 let page: Page
 let said: string[] = []
@@ -261,4 +262,59 @@ it('an entry the server has and cannot read does not have everything asked for a
   await opened(server)
   await vi.advanceTimersByTimeAsync(10_000)
   expect(page.asked.map(({ path }) => path.split('since=')[1])).toEqual(['0', '2', '2'])
+})
+
+describe('what this browser had heard before', () => {
+  const had = (entries: Entry[]) => ({ entries, upTo: entries.length, unreadable: 0 })
+  const keeper = () => {
+    const put = vi.fn(async () => undefined)
+    return { put, last: () => put.mock.lastCall?.at(0) as unknown as KeptEntries | undefined }
+  }
+  const openedWith = async (server: Server | undefined, kept: ReturnType<typeof keeper>, before: Entry[]) => {
+    page.answers(server?.answer ?? (() => 'unreachable'))
+    const log = new EntryLog('k', kept, had(before))
+    logs.push(log)
+    await rest()
+    return log
+  }
+
+  it('is there without the server, and is not taken for fresh', async () => {
+    const log = await openedWith(undefined, keeper(), [entry('old')])
+    expect(texts(log)).toEqual(['old'])
+    expect(log.state()).toMatchObject({ heard: false, fresh: false })
+  })
+
+  it('is not asked for again: only what came after it, which is kept with it', async () => {
+    const server = new Server()
+    const kept = keeper()
+    server.kept = [entry('one'), entry('two'), entry('three')]
+    const log = await openedWith(server, kept, server.kept.slice(0, 2))
+    expect(page.asked.map(({ path }) => path)).toEqual(['/jobs/k/entries?since=2'])
+    expect(texts(log)).toEqual(['one', 'two', 'three'])
+    expect(kept.last()).toEqual({ entries: server.kept, upTo: 3, unreadable: 0 })
+    kept.put.mockClear()
+    await vi.advanceTimersByTimeAsync(6000)
+    expect(kept.put).not.toHaveBeenCalled()
+  })
+
+  it('gives way to another database: what that has is asked for whole, and kept instead', async () => {
+    const server = new Server()
+    const kept = keeper()
+    server.kept = [entry('restored')]
+    const log = await openedWith(server, kept, [entry('gone'), entry('gone too')])
+    expect(kept.put).not.toHaveBeenCalled()
+    await vi.advanceTimersByTimeAsync(6000)
+    expect(texts(log)).toEqual(['restored'])
+    expect(kept.last()).toEqual({ entries: server.kept, upTo: 1, unreadable: 0 })
+  })
+
+  it('is no reason to say that something waits, nor to drop what does', async () => {
+    const kept = keeper()
+    const log = await openedWith(undefined, kept, [entry('old')])
+    log.add([entry('new')])
+    await rest()
+    expect(texts(log).sort()).toEqual(['new', 'old'])
+    expect(log.state().waiting.size).toBe(1)
+    expect(kept.put).not.toHaveBeenCalled()
+  })
 })

@@ -2,6 +2,7 @@ import { type Entry, inOrder } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
 import { shelf } from '../base/shelf.ts'
 import { type Arrived, api, RefusedByServer } from './api.ts'
+import type { EntryKeeper, KeptEntries } from './kept-entries.ts'
 
 export interface LogState {
   /** Everything that is known of the job, in its order: what the server has and what waits here. */
@@ -21,9 +22,9 @@ export const STALE = 30_000
 /** Entries sent at once. */
 const BATCH = 200
 
-/** What the server will not take however often it is sent. */
 /** Nobody is signed in, or may not write, or has to wait: that says nothing of what was sent. */
 const LATER = [401, 403, 429]
+/** What the server will not take however often it is sent. */
 const isRefusal = (error: unknown): error is RefusedByServer =>
   error instanceof RefusedByServer && error.status < 500 && !LATER.includes(error.status)
 
@@ -50,9 +51,18 @@ export class EntryLog extends Observable<LogState> {
   readonly #gone = new AbortController()
   readonly #look: ReturnType<typeof setInterval>
 
-  constructor(jobId: string) {
+  readonly #keeper: EntryKeeper | undefined
+
+  /** @param had what this browser had heard before; without the server it is all there is */
+  constructor(jobId: string, keeper?: EntryKeeper, had?: KeptEntries) {
     super({ entries: [], waiting: new Set(), heard: false, fresh: false })
     this.#jobId = jobId
+    this.#keeper = keeper
+    if (had) {
+      this.#kept = had.entries
+      this.#upTo = had.upTo
+      this.#unreadable = had.unreadable
+    }
     const all = shelf.get<(Entry & { at?: string })[]>(`entries:${jobId}`) ?? []
     this.#waiting = all.filter((one) => one.at !== undefined)
     this.#older = all.filter((one) => one.at === undefined)
@@ -161,6 +171,7 @@ export class EntryLog extends Observable<LogState> {
     this.#heard = true
     this.#heardAt = Date.now()
     this.#answers++
+    const before = this.#kept
     if (since > 0) {
       const known = new Set(this.#kept.map(({ id }) => id))
       const newer = entries.filter(({ id }) => !known.has(id))
@@ -171,6 +182,8 @@ export class EntryLog extends Observable<LogState> {
     }
     // Another number than was counted: the server has another database than a moment ago. Everything is asked for anew.
     this.#upTo = this.#kept.length + this.#unreadable === count ? upTo : 0
+    if (this.#kept !== before && this.#upTo > 0)
+      void this.#keeper?.put({ entries: this.#kept, upTo, unreadable: this.#unreadable })
   }
 
   #keep(): boolean {

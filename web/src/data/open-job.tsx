@@ -6,6 +6,7 @@ import { Desk } from './desk.ts'
 import type { DeskState } from './desk-state.ts'
 import { EntryLog } from './entry-log.ts'
 import { JobSession } from './job-session.ts'
+import { KeptJob } from './kept-entries.ts'
 import { presentAs, tellWhere, usePresence } from './presence.ts'
 import { useWorkspace } from './workspace.ts'
 
@@ -36,10 +37,11 @@ export function JobProvider({
     let leave: () => void = () => undefined
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
-    JobSession.open(id).then(
-      (session) => {
+    const kept = new KeptJob(id)
+    Promise.all([JobSession.open(id), kept.get()]).then(
+      ([session, had]) => {
         if (!wanted) return session.close()
-        const desk = new Desk(session, new EntryLog(id))
+        const desk = new Desk(session, new EntryLog(id, kept, had))
         const bench = new BenchClient()
         opened = { desk, bench, judge: new JudgeClient() }
         leave = listen(id, () => {

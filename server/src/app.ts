@@ -83,7 +83,9 @@ export function application(
   app.use(async (ctx, next) => {
     if (ctx.path !== '/healthz') return next()
     await store.db.run(sql`select 1`)
-    ctx.body = { ok: true }
+    const held = store.isHeld()
+    ctx.status = held ? 503 : 200
+    ctx.body = held ? { ok: false, says: 'Another program holds the database: nothing can be saved.' } : { ok: true }
   })
   app.use(door(people, signIn))
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: '2mb' }))

@@ -20,6 +20,7 @@ import { backUp, copyOfDay, countedIn, restore } from './store/backup.ts'
 import { openDatabase } from './store/database.ts'
 import { Entries } from './store/entries.ts'
 import { Jobs } from './store/jobs.ts'
+import { Turn } from './store/turn.ts'
 import { served } from './testing/served.ts'
 
 const program = served()
@@ -47,6 +48,46 @@ const raw = (path: string, headers: Record<string, string>, method = 'GET') =>
     asked.on('error', failed)
     asked.end(method === 'GET' ? undefined : '{}')
   })
+
+describe('a database that another program holds', () => {
+  const other = () => createClient({ url: `file:${join(program.folder, 'test.sqlite')}` })
+  const send = (n: number) => program.ask('/api/jobs/held/entries', { entries: [note(`note-while-held-${n}`)] })
+
+  it('is read all the while, says that it is held, and takes every write once it is let go', async () => {
+    await program.ask('/api/jobs', { id: 'held', document: documentOf(job) })
+    const client = other()
+    const lock = await client.transaction('write')
+    await lock.execute("update jobs set updated_at = updated_at where id = 'held'")
+    const writes = Array.from({ length: 20 }, (_, n) => send(n))
+    let done = 0
+    for (const write of writes) void write.then(() => done++)
+    // Read, and asked for its health, while the lock stands: neither waits for it.
+    expect((await program.ask('/api/jobs/held?version=2')).status).toBe(200)
+    await expect.poll(async () => (await program.ask('/healthz')).status).toBe(503)
+    expect(done).toBe(0)
+    await lock.commit()
+    client.close()
+    expect((await Promise.all(writes)).map(({ status }) => status)).toEqual(Array(20).fill(200))
+    expect((await program.ask('/healthz')).said).toEqual({ ok: true })
+    const { entries } = (await program.ask<{ entries: Entry[] }>('/api/jobs/held/entries')).said
+    expect(entries).toHaveLength(20)
+  })
+
+  it('for too long is refused in words, nothing is changed, and the next write goes through', async () => {
+    const turn = new Turn(() => void afresh++, [1, 1])
+    let tries = 0
+    let afresh = 0
+    const busy = () => {
+      tries++
+      return Promise.reject(Object.assign(new Error('database is locked'), { code: 'SQLITE_BUSY' }))
+    }
+    await expect(turn.take(busy)).rejects.toMatchObject({ status: 503, failures: [{ code: 'store/held' }] })
+    expect([tries, afresh]).toEqual([3, 3])
+    expect(turn.isHeld).toBe(false)
+    expect(await turn.take(async () => 'written')).toBe('written')
+    await expect(turn.take(() => Promise.reject(new Error('something else')))).rejects.toThrow('something else')
+  })
+})
 
 describe('who is answered', () => {
   it.each([

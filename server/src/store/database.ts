@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import { backUp } from './backup.ts'
 import * as tables from './tables.ts'
+import { Turn } from './turn.ts'
 
 export type Database = Awaited<ReturnType<typeof openDatabase>>
 /** A transaction, as `write` hands it to its work. */
@@ -18,7 +19,9 @@ export type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof tables>>
  */
 export async function openDatabase(file: string, migrationsFolder: string) {
   mkdirSync(dirname(file), { recursive: true })
-  const client = createClient({ url: `file:${file}`, timeout: 5000 })
+  // The driver waits with the whole program standing still: hardly at all, then, and `Turn` waits in its place.
+  const open = () => createClient({ url: `file:${file}`, timeout: 20 })
+  const client = open()
   await client.execute('PRAGMA journal_mode = WAL')
   const { known, latest } = await versions(client, migrationsFolder)
   if (known > latest) {
@@ -32,20 +35,30 @@ export async function openDatabase(file: string, migrationsFolder: string) {
     await backUp(file, freeName(`${file}.of-${new Date(known).toISOString().slice(0, 10)}`))
   const db = drizzle(client, { schema: tables })
   await migrate(db, { migrationsFolder })
+  // A connection that was refused the lock may keep an old look at the file, and is refused for ever after: writes have one of
+  // their own, and take a fresh one then.
+  const writer = open()
+  const turn = new Turn(() => writer.reconnect())
+  const writing = drizzle(writer, { schema: tables })
   let last: Promise<unknown> = Promise.resolve()
   const write = <T>(work: (tx: Tx) => Promise<T>): Promise<T> => {
     // SQLite answers at once, so a queue of writes would run to its end before anybody else is heard: each waits for a turn.
-    const next = last.then(() => setImmediate()).then(() => db.transaction(work, { behavior: 'immediate' }))
+    const next = last
+      .then(() => setImmediate())
+      .then(() => turn.take(() => writing.transaction(work, { behavior: 'immediate' })))
     last = next.catch(() => undefined)
     return next
   }
   const close = async () => {
     await last
+    writer.close()
     // The file alone is the whole database then: a copy of it holds everything.
     await client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined)
     client.close()
   }
-  return { db, write, close }
+  /** Does a write wait for another program at this moment? */
+  const isHeld = () => turn.isHeld
+  return { db, write, close, isHeld }
 }
 
 /** When the newest change of tables was made that a file has, and that this program knows; nothing of a new file is 0. */

@@ -55,7 +55,10 @@ export { spliceInto } from './hands/splice-into.ts'
 // hookup: the isolation gate, and what is still to be landed
 export { type Gate, gateOf, isDead } from './hookup/gate.ts'
 export { type Join, type LandingEnd, partsList, type RunSheet, runSheet } from './hookup/run-sheet.ts'
-export { type Core, type Swap, type SwapStep, swapOf } from './hookup/swap.ts'
+export type { Core } from './hookup/swap/cores.ts'
+export { type Incoming, type SwapPlace, swapPlaces } from './hookup/swap/places.ts'
+export type { SwapStep } from './hookup/swap/steps.ts'
+export { type Swap, swapOf } from './hookup/swap/swap.ts'
 export { heating, type Intent, intentOf } from './intent/intent.ts'
 // job: the document, its edits, units
 export { documentOf, jobWith, noCircuit, plannedJob } from './job/document.ts'

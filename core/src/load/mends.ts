@@ -1,19 +1,15 @@
 import { produce } from 'immer'
-import { netlistOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
-import { catalogue, kindOf, kinds } from '../parts/index.ts'
-import { Poles } from '../poles/poles.ts'
+import { kindOf, kinds } from '../parts/index.ts'
 import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
 import type { Scheme } from '../schemes/scheme.ts'
 import { labelOf } from '../words/words.ts'
 import { LoadBench, peakOf } from './carried.ts'
 import { fuseFor } from './fuse-size.ts'
-import { fusesOf } from './fuses.ts'
 import { LIMITED, MARGIN } from './limits.ts'
+import { resized, TRANSFORMER_SIZES } from './resize.ts'
 import type { SourceLoad } from './source-load.ts'
 
-/** Sizes transformers come in, VA. */
-const SIZES = [20, 40, 50, 75, 100] as const
 /** Seconds between zones that start one after another. */
 const APART = 60
 /** Share of the peak below which a change counts as help: the rest is the line, which pump and burner do not load yet. */
@@ -67,7 +63,8 @@ function wiredAgain(job: Job, scheme: Scheme, transformer: string): Job {
 
 function largerTransformer(job: Job, { part, rated, peak }: SourceLoad): Mend | undefined {
   if (kindOf(job.parts[part]!)?.class !== 'transformer') return undefined
-  const size = SIZES.find((va) => va > rated && va * MARGIN >= peak) ?? (rated < LIMITED ? LIMITED : undefined)
+  const size =
+    TRANSFORMER_SIZES.find((va) => va > rated && va * MARGIN >= peak) ?? (rated < LIMITED ? LIMITED : undefined)
   if (size === undefined)
     return {
       name: `A transformer above ${LIMITED} VA`,
@@ -75,17 +72,8 @@ function largerTransformer(job: Job, { part, rated, peak }: SourceLoad): Mend | 
       leads: [],
       mends: 'no',
     }
-  const fuse = fuseFor(size)
-  const netlist = netlistOf(job, catalogue)
-  const fuses = fusesOf(netlist, new Poles(netlist, job), part)
-  const alone = Object.values(job.parts).filter((one) => kindOf(one)?.class === 'transformer').length === 1
-  const changed = produce(job, (draft) => {
-    draft.parts[part]!.figures = { ...draft.parts[part]!.figures, va: size }
-    for (const { id } of fuses) draft.parts[id]!.figures = { ...draft.parts[id]!.figures, amps: fuse }
-    // Of several transformers only this one grows; the survey speaks of all.
-    if (alone) Object.assign(draft.survey.transformer, { va: size, fuseAmps: fuse })
-  })
-  const note = fuses.length > 0 ? `Same wiring; its fuse becomes ${fuse} A.` : 'Same wiring.'
+  const { job: changed, fuse } = resized(job, part, size)
+  const note = fuse === undefined ? 'Same wiring.' : `Same wiring; its fuse becomes ${fuse} A.`
   return tried(`A ${size} VA transformer`, note, changed)
 }
 

@@ -127,7 +127,7 @@ async function ask<T>(path: string, send?: unknown, method = send === undefined 
     method,
     ...(send === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(send) }),
   })
-  const said = await answer.json().catch(() => ({}))
+  const said = await whatItSays(answer)
   if (answer.status === 401 && !path.startsWith('/me')) signedOut.dispatchEvent(new Event('nobody'))
   if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [], said.current)
   return said
@@ -136,9 +136,23 @@ async function ask<T>(path: string, send?: unknown, method = send === undefined 
 /** Sends bytes as they are. */
 async function send(path: string, bytes: Blob, method: 'PUT' | 'POST'): Promise<unknown> {
   const answer = await fetch(`/api${path}`, { method, headers: { 'content-type': bytes.type }, body: bytes })
-  const said = await answer.json().catch(() => ({}))
+  const said = await whatItSays(answer)
   if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [])
   return said
+}
+
+/**
+ * What an answer says. One that broke off on the way is none, however well it began: nothing is known of what became of the
+ * question, and it is asked again. A refusal without words is a refusal all the same.
+ */
+async function whatItSays(answer: Response) {
+  if (answer.status === 204) return {}
+  try {
+    return await answer.json()
+  } catch (cause) {
+    if (!answer.ok) return {}
+    throw new TypeError('The answer of the server broke off.', { cause })
+  }
 }
 
 export const api = {

@@ -318,3 +318,18 @@ describe('what this browser had heard before', () => {
     expect(kept.put).not.toHaveBeenCalled()
   })
 })
+
+it('an answer that broke off is none: the entry waits and is sent again', async () => {
+  const server = new Server()
+  server.kept = [entry('old')]
+  const log = await opened(server)
+  page.answers(() => 'broken off')
+  log.add([entry('new')])
+  await rest()
+  expect(texts(log).sort()).toEqual(['new', 'old'])
+  expect(log.state().waiting.size).toBe(1)
+  page.answers(server.answer)
+  await vi.advanceTimersByTimeAsync(2000)
+  expect(log.state().waiting.size).toBe(0)
+  expect(server.kept).toHaveLength(2)
+})

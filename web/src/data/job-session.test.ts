@@ -105,6 +105,30 @@ it('what could not be sent is tried again, ever more seldom, and at once when th
   expect(server.edits).toEqual(['one'])
 })
 
+it('an answer that broke off is none: the edit waits, is sent again, and nothing of the document is lost', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  page.answers(() => 'broken off')
+  session.apply(note(start, 'one'))
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'waiting', pending: 1, revision: 1 })
+  expect(session.state().document.site.notes).toBe('one')
+  page.answers(server.answer)
+  page.happens('online')
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
+  expect(server.edits).toEqual(['one'])
+})
+
+it('a job whose answer broke off opens as this browser has it', async () => {
+  const server = new Server()
+  await opened(server)
+  page.answers(() => 'broken off')
+  const session = await JobSession.open('k')
+  open.push(session)
+  expect(session.state().document.title).toBe(start.title)
+})
+
 it('a window closed before its edit arrived sends it when the job is opened again', async () => {
   const server = new Server()
   const session = await opened(server)

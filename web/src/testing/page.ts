@@ -25,7 +25,7 @@ export interface Asked {
   readonly path: string
   readonly body: { [name: string]: unknown }
 }
-export type Answer = { status?: number; says: unknown } | 'unreachable'
+export type Answer = { status?: number; says: unknown } | 'unreachable' | 'broken off'
 
 export interface Page {
   readonly store: Store
@@ -51,6 +51,14 @@ export function aPage(): Page {
     asked.push(one)
     const said = await answer(one)
     if (said === 'unreachable') throw new TypeError('nobody answers')
+    if (said === 'broken off')
+      return {
+        ok: true,
+        status: 200,
+        json: async () => {
+          throw new SyntaxError('the text ends in the middle')
+        },
+      }
     const { status = 200, says } = said
     return { ok: status < 400, status, json: async () => says }
   })

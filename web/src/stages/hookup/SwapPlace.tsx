@@ -1,4 +1,4 @@
-import { type Job, kindOf, kinds, labelOf, makeEdit, type Swap, swapOf, zonesInOrder } from '@civil-lantern/core'
+import { type Incoming, type Job, kindOf, labelOf, makeEdit, type Swap, swapOf, swapPlaces } from '@civil-lantern/core'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { toast } from 'sonner'
@@ -14,21 +14,19 @@ import { PrintHead } from '../../views/PrintHead.tsx'
 export function SwapPlace() {
   const { session, plan } = useSession()
   const [asked, setAsked] = useSearchParams()
-  const parts = useMemo(() => swappable(plan), [plan])
-  const part = parts.find(({ value }) => value === asked.get('part'))?.value ?? parts[0]?.value ?? ''
-  const old = kindOf(plan.parts[part] ?? { kind: '' })
-  const others = kinds.filter(({ class: of }) => of === old?.class)
-  const kind = others.find((one) => one.kind === asked.get('kind'))?.kind ?? plan.parts[part]?.kind ?? ''
-  const swap = useMemo(() => (part ? swapOf(plan, part, kind) : undefined), [plan, part, kind])
-  const choose = (what: 'part' | 'kind', value: string) =>
-    setAsked(what === 'part' ? { part: value } : { part, kind: value }, { replace: true })
-  if (!swap)
+  const places = useMemo(() => swapPlaces(plan), [plan])
+  const place = places.find((one) => one.part === asked.get('part')) ?? places[0]
+  const offer = place?.offers.find((one) => keyOf(one) === asked.get('kind')) ?? place?.offers[0]
+  const swap = useMemo(() => (place && offer ? swapOf(plan, place.part, offer) : undefined), [plan, place, offer])
+  if (!swap || !place || !offer)
     return <h1 className="pt-1 font-bold text-xl">Wire the job first: there is nothing on the plan to swap.</h1>
-  const same = kind === plan.parts[part]?.kind
+  const { part } = place
+  const choose = (to: string, kind?: string) => setAsked({ part: to, ...(kind ? { kind } : {}) }, { replace: true })
+  const same = offer === place.offers[0]
   const planIt = ({ job }: Swap) => {
     const edit = makeEdit(plan, `Swap ${labelOf(plan, part)}`.slice(0, 120), newId(), (draft) => {
-      const { parts: hung, cables, wires, wired, zones, scheme } = job
-      Object.assign(draft, { parts: hung, cables, wires, wired, zones, scheme })
+      const { parts: hung, cables, wires, wired, zones, scheme, survey } = job
+      Object.assign(draft, { parts: hung, cables, wires, wired, zones, scheme, survey })
     })
     if (!edit) return
     session.take(edit.edit)
@@ -62,8 +60,8 @@ export function SwapPlace() {
           <Pick
             label="Goes out"
             value={part}
-            options={parts}
-            onChange={(value) => choose('part', value)}
+            options={places.map(({ part: value, says }) => ({ value, says }))}
+            onChange={(value) => choose(value)}
             className="border border-line bg-card"
           />
         </div>
@@ -71,13 +69,12 @@ export function SwapPlace() {
           <span className="mb-1 block text-soft">Comes in</span>
           <Pick
             label="Comes in"
-            value={kind}
-            options={others.map((one) => ({
-              value: one.kind,
-              says: one.kind === plan.parts[part]?.kind ? `${one.name} (like for like)` : one.name,
-              draws: <KindDrawing kind={one} />,
-            }))}
-            onChange={(value) => choose('kind', value)}
+            value={keyOf(offer)}
+            options={place.offers.map((one) => {
+              const kind = kindOf(one)
+              return { value: keyOf(one), says: one.says, ...(kind ? { draws: <KindDrawing kind={kind} /> } : {}) }
+            })}
+            onChange={(value) => choose(part, value)}
             className="border border-line bg-card"
           />
         </div>
@@ -87,12 +84,8 @@ export function SwapPlace() {
   )
 }
 
-const swappable = (plan: Job) =>
-  zonesInOrder(plan).flatMap(({ number, name, valve, thermostat }) =>
-    [...new Set([valve, thermostat])].flatMap((part) =>
-      part && plan.parts[part] ? [{ value: part, says: `${labelOf(plan, part)}, zone ${number} ${name}` }] : [],
-    ),
-  )
+/** An offer as the address names it. */
+const keyOf = ({ kind, va }: Incoming) => (va === undefined ? kind : `${kind} ${va}`)
 
 function Worked({ swap, plan, part }: { swap: Swap; plan: Job; part: string }) {
   return (

@@ -1,16 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import { compare } from '../compare/compare.ts'
-import { demoJobs } from '../demo/index.ts'
-import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
-import { kindOf, kinds } from '../parts/index.ts'
-import { proven } from '../proof/proof.ts'
-import { runSheet } from './run-sheet.ts'
+import { compare } from '../../compare/compare.ts'
+import { demoJobs } from '../../demo/index.ts'
+import type { Job } from '../../job/schema.ts'
+import { zonesInOrder } from '../../job/zones.ts'
+import { kindOf, kinds } from '../../parts/index.ts'
+import { proven } from '../../proof/proof.ts'
+import { diverterSetUp } from '../../schemes/diverter-set-up.ts'
+import { wired } from '../../testing/benches.ts'
+import { runSheet } from '../run-sheet.ts'
+import { swapPlaces } from './places.ts'
 import { type Swap, swapOf } from './swap.ts'
 
 const kestrel = demoJobs['kestrel-point']!
 const done = (job: Job, part: string, kind: string): Swap => {
-  const swap = swapOf(job, part, kind)
+  const swap = swapOf(job, part, { kind })
   if (!swap.ok) throw new Error(swap.failures[0]!.says)
   return swap.value
 }
@@ -108,6 +111,88 @@ describe('water', () => {
   })
 })
 
+describe('a transformer out, another in', () => {
+  const fuse = (job: Job) => job.parts.F1!.figures!.amps
+  const with75 = () => {
+    const swap = swapOf(kestrel(), 'XF1', { kind: 'transformer/control', va: 75 })
+    if (!swap.ok) throw new Error(swap.failures[0]!.says)
+    return swap.value
+  }
+
+  it('like for like changes nothing, and lands all its leads again', () => {
+    const swap = done(kestrel(), 'XF1', kestrel().parts.XF1!.kind)
+    expect(swap.job).toEqual(kestrel())
+    expect(swap.says).toBe('Like for like: 4 conductors back on the same terminals.')
+    expect(says(swap)).not.toContain('Put in a fuse')
+  })
+
+  it('of another size brings its fuse with it, and nothing else of the wiring', () => {
+    const swap = with75()
+    expect(swap.job.parts.XF1!.figures!.va).toBe(75)
+    expect(swap.job.survey.transformer).toMatchObject({ va: 75, fuseAmps: fuse(swap.job) })
+    expect(fuse(swap.job)).toBeGreaterThan(fuse(kestrel())!)
+    expect(says(swap)).toContain(`Put in a fuse of ${fuse(swap.job)} A`)
+    expect(swap.job.wires).toEqual(kestrel().wires)
+    expect(swap.says).toBe(
+      `Another size, the same wiring: 4 conductors back on the same terminals, and a fuse of ${fuse(swap.job)} A.`,
+    )
+    expect(swap.load[0]).toMatchObject({ rated: 75 })
+    expect(swap.wants).toEqual([])
+  })
+
+  it('is line voltage from the first step, is read open before it is landed, and is joined to no other', () => {
+    const swap = with75()
+    expect(swap.steps[0]!.caution).toContain('Line voltage')
+    const open = swap.steps.findIndex((step) => step.says.includes('read the secondary open: about '))
+    expect(swap.steps[open]!.caution).toContain('Line voltage')
+    expect(swap.steps.findLastIndex((step) => step.says.startsWith('Land '))).toBeLessThan(open)
+    expect(says(swap)).not.toContain('no other transformer')
+    const each = wired({ scheme: 's3' })
+    const [one] = swapPlaces(each).filter(({ part }) => part.startsWith('XF'))
+    expect(says(done(each, one!.part, each.parts[one!.part]!.kind))).toContain('joined to no other transformer')
+  })
+
+  it('each size is offered once, its own first', () => {
+    const { offers } = swapPlaces(kestrel()).find(({ part }) => part === 'XF1')!
+    expect(offers.map(({ va }) => va)).toEqual([40, 20, 50, 75, 100])
+    expect(offers[0]!.says).toBe('40 VA (like for like)')
+  })
+})
+
+describe('a zone panel out, a larger one in', () => {
+  const sable = demoJobs['sable-row']!
+  const panel = swapPlaces(sable()).find(({ part }) => sable().parts[part]!.kind === sable().survey.panel)!
+  const larger = panel.offers.find(({ kind }, i) => i > 0 && swapOf(sable(), panel.part, { kind }).ok)!
+
+  it('every conductor finds its terminal, the plan is proven, and nothing else moves', () => {
+    const swap = done(sable(), panel.part, larger.kind)
+    expect(swap.job.survey.panel).toBe(larger.kind)
+    expect(swap.cores.filter(({ to }) => to === undefined)).toEqual([])
+    expect(swap.elsewhere).toEqual([])
+    expect(proven(swap.job)).toMatchObject({ differences: [] })
+    expect(swap.steps.at(-1)!.says).toContain('every zone on it')
+  })
+
+  it('one with too few zones takes a second beside it, and says so', () => {
+    const four = wired({ scheme: 's5c', panel: 'panel/zone-valve-4', hotWater: true, zones: 4 })
+    const larger = done(four, 'PN1', 'panel/zone-valve-5')
+    expect(larger.says).not.toContain('beside it')
+    const smaller = done(four, 'PN1', 'panel/zone-valve-3')
+    expect(smaller.says).toMatch(/Zone panel 2 comes beside it\.$/)
+    expect(says(smaller)).toContain('Hang Zone panel 2 beside it')
+  })
+})
+
+it('a diverter says how it must be set for its pipes, and must not be fitted where flow would enter the branch', () => {
+  const job = wired({ scheme: 's15', practice: '230', diverter: true, boiler: 'boiler/switched-live' })
+  const part = Object.entries(job.parts).find(([, { kind }]) => kind === 'valve/diverter')![0]
+  const setUp = diverterSetUp({ inlet: 'left', tank: 'branch' })
+  if (!setUp.legal) throw new Error(setUp.why)
+  expect(says(done(job, part, 'valve/diverter'))).toContain(setUp.steps.join('\n'))
+  const wrong = { ...job, survey: { ...job.survey, diverter: { inlet: 'branch', tank: 'left' } as const } }
+  expect(says(done(wrong, part, 'valve/diverter'))).toContain('It must not be fitted so: Flow never enters the branch')
+})
+
 it('line voltage is cautioned at the first step, and only there where it is', () => {
   const quay = demoJobs['quay-terrace']!()
   const valve = zonesInOrder(quay)[0]!.valve!
@@ -116,20 +201,21 @@ it('line voltage is cautioned at the first step, and only there where it is', ()
 })
 
 it.each([
-  ['a part that is none of a zone', 'XF1', 'valve/motor-4', 'no valve or thermostat'],
+  ['a part that is none of a zone', 'S3', 'valve/motor-4', 'no valve or thermostat'],
+  ['a transformer for a valve', 'XF1', 'valve/motor-4', 'is no transformer'],
   ['a part that is not there', 'V99', 'valve/motor-4', 'no valve or thermostat'],
   ['a kind that is not', 'V2', 'valve/none', 'There is no kind of part "valve/none"'],
   ['a kind of another class', 'V2', 'thermostat/two-wire', 'is no valve'],
   ['a kind the way cannot have', 'V2', 'valve/two-port-5', 'cannot have it'],
 ])('%s is refused in words', (_what, part, kind, words) => {
-  const swap = swapOf(kestrel(), part, kind)
+  const swap = swapOf(kestrel(), part, { kind })
   expect(swap.ok).toBe(false)
   expect(swap.ok ? '' : swap.failures[0]!.says).toContain(words)
 })
 
 it('a job wired by hand is refused: no way says where the new one lands', () => {
   const job: Job = { ...kestrel(), scheme: null }
-  expect(swapOf(job, 'V2', 'valve/stored-charge').ok).toBe(false)
+  expect(swapOf(job, 'V2', { kind: 'valve/stored-charge' }).ok).toBe(false)
 })
 
 it('in every demo job, every valve and thermostat: what is planned then is all that the run sheet asks for', () => {
@@ -141,7 +227,7 @@ it('in every demo job, every valve and thermostat: what is planned then is all t
         const old = part && kindOf(job.parts[part]!)
         if (!part || !old) continue
         for (const { kind } of kinds.filter(({ class: of }) => of === old.class)) {
-          const swap = swapOf(job, part, kind)
+          const swap = swapOf(job, part, { kind })
           if (!swap.ok) continue
           worked++
           const { cores, wants, elsewhere } = swap.value

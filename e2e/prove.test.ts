@@ -1,6 +1,10 @@
-import { type Document, documentOf, proofsIn } from '@civil-lantern/core'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { type Document, documentOf, proofsIn, runSheet } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
-import { beforeEach, expect, it } from 'vitest'
+import type { ElementHandle } from 'puppeteer-core'
+import { afterAll, beforeEach, expect, it } from 'vitest'
 import { halfSeen } from '../core/src/testing/half-seen.ts'
 import { Window } from './browser.ts'
 import { isolate } from './isolate.ts'
@@ -23,6 +27,8 @@ async function put(before: Document['before']) {
   url = `${program.url}/jobs/${id}`
   await program.putFound(id, { ...plan, before })
 }
+const folder = mkdtempSync(join(tmpdir(), 'lantern-sheet-'))
+afterAll(() => rmSync(folder, { recursive: true }))
 beforeEach(() => put(plan.planned))
 
 const device = async (who: string, phone = false) => {
@@ -160,6 +166,41 @@ it('what hangs otherwise is written down as it is, and the sheet asks for it to 
   const [seen] = (await program.entries(id)).filter(({ body }) => body.kind === 'seen')
   expect(seen!.body).toMatchObject({ what: 'conductor', is: { from: { part: 'V2' } } })
   await window.page.browserContext().close()
+})
+
+it('a run sheet filled in on paper comes back: what it says is shown first, a broken line named, the rest written down', async () => {
+  const { w22: one, w33: other, w36: third, ...wires } = plan.planned.wires
+  await put({ ...plan.planned, wires })
+  const { joins } = runSheet(job, { ...job, wires })
+  const rows = joins.map(({ does, label, ends }) => {
+    const [from, to] = ends.map(({ says, way }) => (way ? `${says} ${way}` : says))
+    return [does, label, `"${from}"`, `"${to}"`, label === third!.label ? '' : 'Ash'].join(',')
+  })
+  const file = join(folder, 'sheet.csv')
+  writeFileSync(file, `do,number,from,to,landed\n${rows.join('\n')}\nland,999,here,there,x\n`)
+  const window = await device('Ash')
+  await window.goto(`${url}/hookup`)
+  await window.verdict('3 to land')
+  const input = await window.page.waitForSelector('input[aria-label="Filled-in sheet"]')
+  await (input as ElementHandle<HTMLInputElement>).uploadFile(file)
+  await window.sees('2 lines done on that sheet')
+  await window.sees('1 more are not filled in.')
+  await window.sees('Line 5: nothing is left to do to wire 999.')
+  await window.click('button', 'Write 2 down')
+  await window.verdict('1 to land')
+  const landed = (await program.entries(id)).filter(({ body }) => body.kind === 'landed')
+  expect(landed.map(({ body }) => body.wire).sort()).toEqual(['w22', 'w33'])
+  expect([one, other].every(Boolean)).toBe(true)
+  writeFileSync(file, 'no sheet at all')
+  await (input as ElementHandle<HTMLInputElement>).uploadFile(file)
+  await window.sees('This is no run sheet')
+  const paper = await fetch(`${program.url}/api/jobs/${id}/report.pdf?for=wall`)
+  expect(paper.headers.get('content-type')).toBe('application/pdf')
+  expect(
+    Buffer.from(await paper.arrayBuffer())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
 })
 
 /** Unfolds a part of a wall that is being written down. */

@@ -35,6 +35,7 @@ import {
   tracingOfJob,
   triedBy,
   verdictOf,
+  wallPaper,
   wiredBy,
   writeSpice,
 } from '@civil-lantern/core'
@@ -185,11 +186,11 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     const { file, values } = await fileAndOptions(args)
     const out = values.out
     if (!out) throw new Refused('Say where it goes: --out report.pdf.')
-    if (values.for !== undefined && values.for !== 'customer')
-      throw new Refused(`--for is customer, or left out for the full report; not "${values.for}".`)
+    if (values.for !== undefined && values.for !== 'customer' && values.for !== 'wall')
+      throw new Refused(`--for is customer or wall, or left out for the full report; not "${values.for}".`)
     // Loaded only where something is printed: the other commands start without it.
     const { reportPdf } = await import('../../server/src/paper/pdf.ts')
-    const make = values.for === 'customer' ? customerReport : fullReport
+    const make = values.for === 'customer' ? customerReport : values.for === 'wall' ? wallPaper : fullReport
     const pdf = await reportPdf(make(file.document, file.entries), [], 'Made on the command line')
     await writeFile(out, pdf).catch((error) => {
       throw new Refused(`${out} cannot be written: ${error instanceof Error ? error.message : String(error)}`)

@@ -18,7 +18,8 @@ const USAGE = `lantern COMMAND JOB.json [options]
   compare  FOUND.json PLAN.json: what differs on the wall, by what is joined, one a line; exit 1 where any is electrical
   deduce   where each conductor leads that nobody has followed: certain, deduced or unknown; what to beep next;
            [--written PLACE|all] a place all of whose conductors are in the file; exit 1 where an end is not certain
-  report   a PDF of what was found, done, read and proven: --out FILE.pdf [--for customer]
+  report   a PDF of what was found, done, read and proven: --out FILE.pdf [--for customer], or --for wall:
+           run sheet, terminal chart, labels, what to bring
   spice    the circuit as a SPICE netlist
   scheme   the job wired from its survey: the first way that fits, or --way ID
   run      what happens over time: --script EVENTS.json; one happening a line

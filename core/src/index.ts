@@ -83,9 +83,10 @@ export { type LoadStudy, studyLoad } from './load/study.ts'
 export { worstTogether } from './load/worst.ts'
 export { type FirmRow, firmFactors, type Mended, mendedIn, pieceOf, tallyOf } from './log/firm.ts'
 export { type CustomerOption, optionsFor } from './log/options.ts'
-// log: what was told, and what is printed of it
 export { customerReport, fullReport, type Report, type ReportSection, type ReportTable } from './log/report.ts'
 export { hoursIn, type LogFilter, type RegisterRow, registerOf, type Told, toldBy } from './log/told.ts'
+// log: what was told, and what is printed of it
+export { wallPaper } from './log/wall-paper.ts'
 // loops: following the voltage
 export * from './loops/index.ts'
 export { meaningOf } from './meter/meaning.ts'

@@ -1,4 +1,4 @@
-import { fullReport, type Report } from '@civil-lantern/core'
+import { fullReport, type Report, wallPaper } from '@civil-lantern/core'
 import { demoFiles } from '@civil-lantern/core/demo'
 import { expect, it } from 'vitest'
 import { reportPdf } from './pdf.ts'
@@ -23,6 +23,19 @@ it.each(Object.entries(demoFiles))('%s: every reading of its log stands in its r
   const readings = entries.filter(({ body }) => body.kind === 'reading')
   for (const { body } of readings) expect(words).toContain(String(body.shows).replace('Ω', 'ohm'))
 })
+
+it.each(Object.entries(demoFiles))(
+  '%s: every line of its run sheet stands in the paper for the wall',
+  async (_id, make) => {
+    const { document } = make()
+    const paper = wallPaper({ ...document, before: null }, [])
+    const words = wordsIn(await reportPdf(paper, [], 'Made today', false))
+    const rows = paper.sections.flatMap(({ heading, table }) => (heading === 'Run sheet' ? (table?.rows ?? []) : []))
+    expect(rows).toHaveLength(Object.keys(document.planned.wires).length)
+    // Each line begins with its number, what is done, and the number on the wire.
+    for (const [no, does, wire] of rows) expect(words).toContain(` ${no} ${does} ${wire} `)
+  },
+)
 
 it('a long table goes on over pages, each with the names of its columns; letters the face has not become words', async () => {
   const rows = Array.from({ length: 120 }, (_, i) => [

@@ -1,10 +1,13 @@
-import { customerReport, fullReport } from '@civil-lantern/core'
+import { customerReport, fullReport, wallPaper } from '@civil-lantern/core'
 import Router from '@koa/router'
 import { reportPdf } from '../paper/pdf.ts'
 import { unknownJob } from '../refusal.ts'
 import type { Entries } from '../store/entries.ts'
 import type { Jobs } from '../store/jobs.ts'
 import type { Photos } from '../store/photos.ts'
+
+/** Papers by who reads them; the full report for anybody else. */
+const papers: Readonly<Record<string, typeof fullReport>> = { customer: customerReport, wall: wallPaper }
 
 /** What is printed of a job. */
 export function paperRoutes(jobs: Jobs, entries: Entries, photos: Photos, now: () => string) {
@@ -15,10 +18,10 @@ export function paperRoutes(jobs: Jobs, entries: Entries, photos: Photos, now: (
     const job = await jobs.get(id)
     if (!job) throw unknownJob(id)
     const known = await entries.of(id)
-    const customer = ctx.query.for === 'customer'
-    const report = customer ? customerReport(job.document, known) : fullReport(job.document, known)
+    const reader = Object.hasOwn(papers, String(ctx.query.for)) ? String(ctx.query.for) : ''
+    const report = (papers[reader] ?? fullReport)(job.document, known)
     ctx.type = 'application/pdf'
-    ctx.set('content-disposition', `inline; filename="${id}${customer ? '-customer' : ''}.pdf"`)
+    ctx.set('content-disposition', `inline; filename="${id}${reader && `-${reader}`}.pdf"`)
     const pictures = await photos.of(
       id,
       report.pictures.map(({ file }) => file),

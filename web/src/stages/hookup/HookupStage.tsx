@@ -22,6 +22,7 @@ import { BeginVisit, WallNotes } from '../scheme/OnTheWall.tsx'
 import { GateCard } from './GateCard.tsx'
 import { doesWord, sheetRows, sheetSays } from './in-words.ts'
 import { NotAsShown } from './NotAsShown.tsx'
+import { SheetBack } from './SheetBack.tsx'
 import { useGate } from './use-gate.ts'
 
 /** What is still to be done at the wall, one conductor at a time, in the order of the trade; only on a dead circuit. */
@@ -30,13 +31,22 @@ export function HookupStage() {
   const been = document.before !== null
   const sheet = useMemo(() => runSheet(plan, found.job), [plan, found.job])
   if (Object.keys(plan.wires).length === 0)
-    return <h1 className="pt-1 font-bold text-xl">Wire the job first: the run sheet lands what is planned.</h1>
+    return (
+      <div className="grid max-w-3xl gap-3">
+        <h1 className="pt-1 font-bold text-xl">Wire the job first: the run sheet lands what is planned.</h1>
+        <p>A wall that somebody else wired is written down as it hangs, plan or none.</p>
+        <p>
+          <PlaceLink to="found">As found</PlaceLink>
+        </p>
+      </div>
+    )
   if (!been)
     return (
       <div className="grid max-w-3xl gap-3">
         <h1 className="pt-1 font-bold text-xl">{sheetSays(sheet, false)}</h1>
         <BeginVisit />
-        <p>
+        <p className="flex flex-wrap gap-2">
+          <PlaceLink to="found">As found</PlaceLink>
           <PlaceLink to="swap">Swap a part</PlaceLink>
         </p>
       </div>
@@ -70,12 +80,17 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
           <PlaceLink to="found">As found</PlaceLink>
           <PlaceLink to="swap">Swap a part</PlaceLink>
           <Button onClick={() => setListed((on) => !on)}>{listed ? 'To the sheet' : 'What to bring'}</Button>
-          <Button onClick={() => download(`${job.title}, run sheet.csv`, csv(sheetRows(job, sheet.joins)), 'text/csv')}>
-            CSV
-          </Button>
-          <Button onClick={() => window.print()} className="max-sm:hidden">
-            Print
-          </Button>
+          <Button onClick={() => window.open(`/api/jobs/${session.id}/report.pdf?for=wall`)}>PDF</Button>
+          {left > 0 && (
+            <>
+              <Button
+                onClick={() => download(`${job.title}, run sheet.csv`, csv(sheetRows(job, sheet.joins)), 'text/csv')}
+              >
+                CSV
+              </Button>
+              <SheetBack job={job} joins={sheet.joins} />
+            </>
+          )}
         </div>
       </div>
       <Bar share={(sheet.of - left) / Math.max(1, sheet.of)} label="Landed" />
@@ -117,7 +132,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
                 </Card>
               )}
             </div>
-            <Joins joins={here} job={job} chosen={join?.wire} choose={setChosen} />
+            {here.length > 0 && <Joins joins={here} job={job} chosen={join?.wire} choose={setChosen} />}
           </div>
         </>
       )}

@@ -44,7 +44,7 @@ describe('a part as an eye goes over it', () => {
     const assumed = foundOf(documentOf(job, job), [])
     expect(countSays(rowsOf(assumed, valve))).toMatch(/^0 of \d+ seen$/)
     expect(foundSays(assumed, undefined)).toBe(
-      `0 conductors followed to both ends, ${Object.keys(job.wires).length} assumed.`,
+      `Nothing is seen yet: ${Object.keys(job.wires).length} conductors are assumed as planned.`,
     )
   })
 })

@@ -105,6 +105,7 @@ export function foundSays({ job, conductors }: Pick<Found, 'job' | 'conductors'>
   const assumed = Object.keys(job.wires).filter((wire) => (conductors[wire] ?? 'assumed') === 'assumed').length
   const loose = wires.filter(({ from, to }) => [from, to].some(({ part }) => isFarEnd(job, part))).length
   const followed = wires.length - assumed - loose
+  if (assumed === wires.length) return `Nothing is seen yet: ${assumed} conductors are assumed as planned.`
   const said = [
     `${followed} ${followed === 1 ? 'conductor' : 'conductors'} followed to both ends`,
     ...(assumed > 0 ? [`${assumed} assumed`] : []),

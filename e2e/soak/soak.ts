@@ -23,9 +23,13 @@ export interface Soaked {
   readonly waiting: number
   readonly serverKilled: number
   readonly devicesKilled: number
+  /** Devices that fell over by themselves. */
+  readonly devicesCrashed: number
 }
 
 const JOB = 'kestrel-point'
+/** What a device leaves with that could not open the job: it has no signal, and never had any. */
+const NOT_OPENED = 3
 const QUIET = 10_000
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
@@ -41,6 +45,7 @@ class Device {
   #seed: number
   full = false
   killed = 0
+  crashed = 0
 
   constructor(url: string, folder: string, seed: number) {
     mkdirSync(folder, { recursive: true })
@@ -49,17 +54,30 @@ class Device {
     this.#seed = seed
   }
 
+  /** Starts the device again and again until it is there: without signal a device that never had the job cannot open it. */
   async start(): Promise<void> {
+    this.full = false
+    while (!(await this.#started())) await pause(300)
+  }
+
+  #started(): Promise<boolean> {
     const child = fork(resolve(import.meta.dirname, 'device.ts'), [this.#url, JOB, this.folder, String(this.#seed++)], {
       execArgv: ['--conditions=source', '--import', 'tsx'],
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     })
     this.#process = child
-    this.full = false
-    await new Promise<void>((ready, failed) => {
-      child.once('message', () => ready())
-      child.once('exit', (code) => failed(new Error(`a device left with ${code}`)))
-    }).catch(() => undefined)
+    return new Promise((there) => {
+      child.once('message', () => there(true))
+      child.once('exit', (code) => {
+        // One that leaves by itself, and not because it could not open the job, has fallen over.
+        if (code !== null && code !== NOT_OPENED) this.crashed++
+        there(false)
+      })
+    })
+  }
+
+  get isThere(): boolean {
+    return this.#process?.connected === true
   }
 
   tell(what: object) {
@@ -146,6 +164,7 @@ export async function soak(seconds: number, seed: number): Promise<Soaked> {
         await device.start()
       }
     }
+    for (const one of devices) if (!one.isThere) await one.start()
     for (const one of devices) one.tell({ online: true, full: false, rest: true })
     await pause(QUIET)
     const reports = await Promise.all(devices.map((one) => one.report()))
@@ -196,6 +215,7 @@ async function counted(
     waiting: reports.reduce((sum, { waits }) => sum + waits, 0),
     serverKilled,
     devicesKilled: devices.reduce((sum, { killed }) => sum + killed, 0),
+    devicesCrashed: devices.reduce((sum, { crashed }) => sum + crashed, 0),
   }
 }
 

@@ -116,6 +116,7 @@ describe('normal running', () => {
     const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply' })
     job.parts.B1!.figures = { ...job.parts.B1!.figures, lowLimit: 60 }
     const bench = new Simulation(job)
+    bench.set('B1', 'water', 50)
     bench.settle()
     const { says, tone } = look(bench, job)
     expect(says).toContain('keeps its stored water warm')

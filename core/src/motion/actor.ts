@@ -52,7 +52,7 @@ export function actorOf(
   settings: Readonly<Record<string, StateValue>> | undefined,
   around: { readonly circuit: Circuit; readonly netlist: Netlist; readonly surroundings: Surroundings },
 ): Actor {
-  const state: State = { ...part.kind.state }
+  const state: State = Object.assign({ ...part.kind.state }, part.kind.begins?.(part.figures))
   for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
   return {
     part,

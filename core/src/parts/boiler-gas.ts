@@ -16,8 +16,10 @@ import {
   limitJump,
   limitTell,
   lowLimitFigures,
+  lowLimitRoles,
   lowLimitTell,
   pumps,
+  storedWarm,
   tepid,
   wanted,
   waterFigures,
@@ -60,9 +62,11 @@ export const gasBoiler = part({
   },
   state: { called: false, ...soundBoard, ...tepid, ...soundCore },
   controls: [waterKnob, boardControl],
+  begins: storedWarm,
   roles: {
     ...callRoles,
     ...waterRoles,
+    ...lowLimitRoles,
     feedsInside: ['hot', 'com', 'openVolts'],
   },
   inside: (f, site) => [

@@ -7,6 +7,7 @@ import type { Around, Control } from './kind.ts'
  */
 export type Water = { water: number; limitOpen: boolean; cold: boolean }
 export const waterRoles = { limitOpen: 'limitOpen', water: 'water', limit: 'limit', keepsWarm: 'cold' }
+export const lowLimitRoles = { lowLimit: 'lowLimit' }
 export const tepid: Water = { water: 40, limitOpen: false, cold: false }
 
 export const waterFigures = {
@@ -23,6 +24,9 @@ export const lowLimitFigures = {
   holdsPump: { name: 'Low limit holds the pump off (1 yes, 0 no)', unit: '', value: 1 },
 }
 export type LowLimitFigures = { lowLimit: number; holdsPump: number }
+/** Stored water that has been kept warm for long. */
+export const storedWarm = (f: LowLimitFigures & WaterFigures): Partial<Water> =>
+  f.lowLimit ? { water: f.lowLimit + f.differential } : {}
 
 const CASE_LOSS = 0.2
 const ROOM = 18

@@ -259,8 +259,14 @@ describe('gas control called dry, with a low limit', () => {
     ])
   })
 
+  /** Its stored water has gone cold. */
+  const cold = (figures: Record<string, number>): Board => {
+    const made = board(figures)
+    return { ...made, settings: { ...made.settings, B: { water: 40 } } }
+  }
+
   it('keeps stored water warm without a call, and holds the pump off until it is', () => {
-    const rig = new Rig(board({ lowLimit: 60 }))
+    const rig = new Rig(cold({ lowLimit: 60 }))
     expect([rig.state('B.cold'), rig.state('G.open'), rig.state('P.running')]).toEqual([true, true, false])
     rig.set('CALL.closed', true).run(1)
     expect(rig.state('P.running')).toBe(false)
@@ -268,8 +274,15 @@ describe('gas control called dry, with a low limit', () => {
     expect([rig.state('B.cold'), rig.state('P.running')]).toEqual([false, true])
   })
 
+  it('begins with its stored water warm, as it has stood for long, and burns for nobody', () => {
+    const rig = new Rig(board({ lowLimit: 60 }))
+    expect([rig.state('B.cold'), rig.state('G.open'), rig.state('B.water')]).toEqual([false, false, expect.any(Number)])
+    expect(rig.state('B.water')).toBeGreaterThan(60)
+    expect(new Rig(board({})).state('B.water')).toBeLessThan(60)
+  })
+
   it('where the low limit does not hold the pump, it runs with the call', () => {
-    const rig = new Rig(board({ lowLimit: 60, holdsPump: 0 }))
+    const rig = new Rig(cold({ lowLimit: 60, holdsPump: 0 }))
     rig.set('CALL.closed', true).run(1)
     expect(rig.state('P.running')).toBe(true)
   })

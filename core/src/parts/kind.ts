@@ -181,6 +181,8 @@ export interface Roles extends StateRoles {
   /** The figure to which a thermostat is set, and that at which a boiler's limit opens. */
   readonly setpoint?: string
   readonly limit?: string
+  /** The figure under which it keeps its water warm without a call, Celsius; 0 for none. */
+  readonly lowLimit?: string
   /** The load that moves a valve. */
   readonly actuator?: string
   /** What its travel switches; a relay's contact proves what its coil was told. */
@@ -291,6 +293,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly terminals: Readonly<Record<string, Terminal>>
   readonly figures: Readonly<Record<keyof F & string, Figure>>
   readonly state: S
+  /** What its state begins with where that follows its figures: a plant on the bench has stood on power for long. */
+  begins?(f: F): Partial<S>
   readonly controls?: readonly Control[]
   readonly roles?: Roles
   readonly hookup?: Hookup

@@ -9,7 +9,7 @@ export function expectationsOf(
   job: Job,
   { valves, pumps, boilers, burners }: ProvenPlant,
   intent: Intent,
-  { calls, opened, warm = [], limited = [] }: Bringing,
+  { calls, opened, warm = [], limited = [], cool = [] }: Bringing,
 ): Expectation[] {
   const dead = opened.length > 0
   const asking = new Set(calls.filter((zone) => !warm.includes(zone)))
@@ -25,6 +25,7 @@ export function expectationsOf(
     for (const id of pumps) add('runs', id, !dead && servesNow(intent, id, heat), ['runs', 'stands'])
     for (const id of boilers) add('called', id, heat.size > 0, ['called', 'not called'])
   }
-  for (const id of burners) add('burns', id, heat.size > 0 && !atLimit, ['burns', 'dark'])
+  const keepsWarm = cool.length > 0 && !dead
+  for (const id of burners) add('burns', id, (heat.size > 0 || keepsWarm) && !atLimit, ['burns', 'dark'])
   return found
 }

@@ -4,7 +4,7 @@ import { type Feed, feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
-import { isIsolator } from './prove-bench.ts'
+import { isIsolator, lowLimitOf } from './prove-bench.ts'
 
 /** What of a plant a script looks at, by id. */
 export interface ProvenPlant {
@@ -19,6 +19,8 @@ export interface ProvenPlant {
   readonly burners: readonly string[]
   /** Boilers whose limit can be tried by its dial. */
   readonly limited: readonly string[]
+  /** Boilers that keep their stored water warm without a call. */
+  readonly keptWarm: readonly string[]
   /** Hot-water zones whose thermostat knows how warm the tank is. */
   readonly tanks: readonly string[]
   /** Where the boiler stands, and most of the readings are taken. */
@@ -44,6 +46,7 @@ export function plantOf(job: Job): ProvenPlant {
     boilers: ids(({ kind }) => kind.roles?.told !== undefined),
     burners: ids(({ kind }) => kind.roles?.flame !== undefined),
     limited: ids(({ kind }) => kind.roles?.limitOpen !== undefined && kind.roles.water !== undefined),
+    keptWarm: parts.filter((part) => lowLimitOf(part) !== undefined).map(({ id }) => id),
     tanks: zonesInOrder(job).flatMap(({ id, hotWater, thermostat }) =>
       hotWater && thermostat && netlist.parts.get(thermostat)?.kind.roles?.warmth ? [id] : [],
     ),

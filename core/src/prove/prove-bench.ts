@@ -21,7 +21,7 @@ export class ProveBench {
   readonly simulation: Simulation
   readonly #job: Job
   #warmed = new Map<InstalledPart, number>()
-  #limited = new Map<InstalledPart, number>()
+  #water = new Map<InstalledPart, number>()
 
   constructor(job: Job, wrong: readonly Supposition[] = []) {
     this.#job = reshaped(job, wrong)
@@ -30,7 +30,7 @@ export class ProveBench {
   }
 
   /** Brings a step about and waits until all is at rest. Answers the seconds that took. */
-  bring({ calls, opened, warm = [], limited = [] }: Bringing): number {
+  bring({ calls, opened, warm = [], limited = [], cool = [] }: Bringing): number {
     const bench = this.simulation
     const from = bench.now
     for (const part of bench.netlist.parts.values())
@@ -50,11 +50,10 @@ export class ProveBench {
       this.#warmed,
       (part) => (part.figures[part.kind.roles?.setpoint ?? ''] ?? TANK) + ABOVE,
     )
-    this.#limited = this.#heldAt(
-      'water',
-      limited,
-      this.#limited,
-      (part) => (part.figures[part.kind.roles?.limit ?? ''] ?? LIMIT) + 1,
+    this.#water = this.#heldAt('water', [...limited, ...cool], this.#water, (part) =>
+      limited.includes(part.id)
+        ? (part.figures[part.kind.roles?.limit ?? ''] ?? LIMIT) + 1
+        : (lowLimitOf(part) ?? 0) - 1,
     )
     bench.settle()
     return bench.now - from
@@ -109,6 +108,10 @@ export class ProveBench {
 /** A switch the hand opens to take the power off what is behind it. */
 export const isIsolator = ({ kind }: Pick<InstalledPart, 'kind'>): boolean =>
   kind.class === 'switch' && kind.roles?.closed !== undefined && !kind.roles.byHeat
+
+/** Under which temperature a boiler keeps its water warm, Celsius; nothing where it does not. */
+export const lowLimitOf = ({ kind, figures }: Pick<InstalledPart, 'kind' | 'figures'>): number | undefined =>
+  figures[kind.roles?.lowLimit ?? ''] || undefined
 
 /** Does a reading lie within its bounds? */
 export function keeps({ least, most }: Pick<ExpectedReading, 'least' | 'most'>, value: number | null): boolean {

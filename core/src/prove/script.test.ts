@@ -2,6 +2,7 @@ import { afterAll, describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import { intentOf } from '../intent/intent.ts'
 import type { Job } from '../job/schema.ts'
+import { proven } from '../proof/proof.ts'
 import { everySupposition, inPattern } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { wired } from '../testing/benches.ts'
@@ -79,6 +80,31 @@ it('what only a fire opens is no isolator, is opened by nobody, and is said not 
   const why = (label: string) => script.coverage.notCovered.find(({ says }) => says.startsWith(label))?.why
   expect(why(job.parts[byFire]!.label)).toContain('only a fire opens it')
   expect(why('Fuse')).toContain('too much current')
+})
+
+describe('a boiler that keeps stored water warm', () => {
+  const job = demoJobs['fenwick-orchard']!()
+  job.parts.B1!.figures = { ...job.parts.B1!.figures, lowLimit: 60 }
+  const script = scriptOf(job)
+  const at = script.steps.findIndex(({ id }) => id === 'cool:B1')
+
+  it('is proven as any sound plant: in the script, and in every combination of calls', () => {
+    expect(triedBy(script, job)).toEqual([])
+    expect(proven(job)).toMatchObject({ differences: [] })
+  })
+
+  it('has a step of its own: below its low limit it burns for nobody, and no zone opens; then it is as it was', () => {
+    expect(script.steps[at]).toMatchObject({ calls: [], cool: ['B1'], feature: 'a low limit' })
+    expect(script.steps[at]!.expects.flatMap(({ so, says }) => (so ? [says] : []))).toEqual(['Burner burns'])
+    expect(script.steps.at(-1)!.id).toBe('off')
+    expect(script.steps.find(({ id }) => id === 'none')!.does.join(' ')).toContain('let it come to its low limit first')
+    expect(scriptOf(demoJobs['fenwick-orchard']!()).steps.some(({ id }) => id.startsWith('cool'))).toBe(false)
+  })
+
+  it('fails there where its low limit is not set on the wall', () => {
+    const wall = { ...job, parts: { ...job.parts, B1: { ...job.parts.B1!, figures: { lowLimit: 0 } } } }
+    expect(triedBy(script, wall).map(({ step, id }) => [step, id])).toContainEqual(['cool:B1', 'burns:BR1'])
+  })
 })
 
 describe('what is wrong fails at least one step', () => {

@@ -103,7 +103,10 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
   drafts.push({
     id: 'none',
     name: 'Nothing calls',
-    does: ['Every thermostat turned down. Nothing may move, run or burn.'],
+    does: [
+      'Every thermostat turned down. Nothing may move, run or burn.',
+      ...plant.keptWarm.map((id) => `${labelOf(job, id)} keeps stored water warm: let it come to its low limit first.`),
+    ],
     places: [...new Set([...askAt(all)])],
     calls: [],
     opened: [],
@@ -173,6 +176,20 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
       warm: [zone.id],
       feature: 'a tank with a thermostat',
     })
+  for (const boiler of plant.keptWarm)
+    drafts.push({
+      id: `cool:${boiler}`,
+      name: `${labelOf(job, boiler)} below its low limit, nothing calls`,
+      does: [
+        'Turn all down. Turn the low limit’s dial above the water’s temperature: it burns without a call, and no zone opens.',
+        'Put the dial back after, and note where it stood.',
+      ],
+      places: [plant.placeOf(boiler)],
+      calls: [],
+      opened: [],
+      cool: [boiler],
+      feature: 'a low limit',
+    })
   for (const boiler of plant.limited)
     drafts.push({
       id: `limit:${boiler}`,
@@ -198,8 +215,14 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
 }
 
 function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench, draft: Draft): Step {
-  const { id, name, does, places, calls, opened, warm, limited, dead, byMeter, feature, cautions = [] } = draft
-  const bringing: Bringing = { calls, opened, ...(warm ? { warm } : {}), ...(limited ? { limited } : {}) }
+  const { id, name, does, places, calls, opened, warm, limited, cool, dead, byMeter, feature, cautions = [] } = draft
+  const bringing: Bringing = {
+    calls,
+    opened,
+    ...(warm ? { warm } : {}),
+    ...(limited ? { limited } : {}),
+    ...(cool ? { cool } : {}),
+  }
   const seconds = bench.bring(bringing)
   const reads = (draft.reads ?? []).flatMap((one) => bounded(bench, job, one))
   return {

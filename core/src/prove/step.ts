@@ -33,6 +33,8 @@ export interface Bringing {
   /** Tanks that are warm enough, by zone; boilers at their limit. */
   readonly warm?: readonly string[]
   readonly limited?: readonly string[]
+  /** Boilers whose water has gone below their low limit. */
+  readonly cool?: readonly string[]
 }
 
 /** One line of the script: where to stand, what to do, what to wait for, what to find. */

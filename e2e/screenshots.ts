@@ -1,5 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { halfSeen } from '../core/src/testing/half-seen.ts'
 import { openBrowser, type Setting, Window } from './browser.ts'
 import { isolate } from './isolate.ts'
 import { Program } from './program.ts'
@@ -26,6 +28,11 @@ backFed.planned.wires.extra = {
   label: 'x1',
 }
 await program.put('back-fed', backFed)
+
+// The light station as somebody finds it who knows none of its wiring: every second conductor is followed.
+let count = 0
+const { document: unknown, entries } = halfSeen(demoJobs['kestrel-point']!(), () => count++ % 2 === 0)
+await program.putFound('half-seen', { ...unknown, title: 'Kestrel Point, as found' }, entries)
 
 interface Shot extends Setting {
   readonly name: string
@@ -100,12 +107,14 @@ const shots: readonly Shot[] = [
   },
   { name: 'runs', path: '/jobs/kestrel-point/scheme/runs', prepare: call('Gallery') },
   {
-    name: 'phone',
-    path: '/jobs/kestrel-point/scheme/loops',
+    name: 'as-found',
+    path: '/jobs/half-seen/hookup/found',
     size: [390, 844],
     async prepare(window) {
-      await window.page.keyboard.press('2')
-      await window.verdict('open and proven')
+      await window.verdict('certain')
+      const head = await window.page.waitForSelector('::-p-xpath(//button[@aria-expanded][contains(., "Splice S2")])')
+      await head?.click()
+      await window.page.$eval('[aria-expanded="true"]', (open) => open.scrollIntoView({ block: 'center' }))
     },
   },
   { name: 'log', path: '/jobs/kestrel-point/log' },

@@ -79,12 +79,17 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
         <div className="no-print flex flex-wrap gap-2">
           <PlaceLink to="found">As found</PlaceLink>
           <PlaceLink to="swap">Swap a part</PlaceLink>
-          <Button onClick={() => setListed((on) => !on)}>{listed ? 'To the sheet' : 'What to bring'}</Button>
-          <Button onClick={() => window.open(`/api/jobs/${session.id}/report.pdf?for=wall`)}>PDF</Button>
+          <Button onClick={() => setListed((on) => !on)} className="max-sm:px-3">
+            {listed ? 'To the sheet' : 'What to bring'}
+          </Button>
+          <Button onClick={() => window.open(`/api/jobs/${session.id}/report.pdf?for=wall`)} className="max-sm:hidden">
+            PDF
+          </Button>
           {left > 0 && (
             <>
               <Button
                 onClick={() => download(`${job.title}, run sheet.csv`, csv(sheetRows(job, sheet.joins)), 'text/csv')}
+                className="max-sm:hidden"
               >
                 CSV
               </Button>
@@ -143,7 +148,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
 const PlaceLink = ({ to, children }: { to: string; children: string }) => (
   <Link
     to={to}
-    className="inline-flex min-h-11 items-center rounded-control border border-line bg-card px-4 font-semibold hover:border-soft"
+    className="inline-flex min-h-11 items-center rounded-control border border-line bg-card px-4 font-semibold hover:border-soft max-sm:px-3"
   >
     {children}
   </Link>

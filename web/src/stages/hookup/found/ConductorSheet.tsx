@@ -7,7 +7,7 @@ import { Choice, TextField } from '../../../ui/fields.tsx'
 import { SearchList } from '../../../ui/search-list.tsx'
 import { Sheet } from '../../../ui/sheet.tsx'
 import { pointsOf } from '../../../views/points.ts'
-import { isFarEnd, type Row, type Written } from './rows.ts'
+import { isFarEnd, otherHalf, type Row, type Written } from './rows.ts'
 
 type End = Wire['from']
 /** A conductor while it is written down: without its far end where nobody knows it. */
@@ -35,7 +35,15 @@ export function ConductorSheet({ row, written, close }: { row: Row; written?: Wr
   const [choosing, setChoosing] = useState(false)
   const name = row.ways ? labelOf(job, row.part) : `${labelOf(job, row.part)} ${row.marking}`
   const write = (is: (Draft & { readonly from: End }) | null, says: string) => {
-    session.enter([{ kind: 'seen', what: 'conductor', ...(written ? { wire: written.wire } : {}), is }], says)
+    const half = is ? otherHalf(job, written?.wire, is) : undefined
+    session.enter(
+      [
+        // Its other half makes room first: it stands on the way this one is landed on.
+        ...(half === undefined ? [] : [{ kind: 'seen', what: 'conductor', wire: half, is: null }]),
+        { kind: 'seen', what: 'conductor', ...(written ? { wire: written.wire } : {}), is },
+      ],
+      says,
+    )
     close()
   }
   const cables = Object.entries(job.cables)

@@ -3,7 +3,7 @@ import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
 import { entered, halfSeen } from '../../../../../core/src/testing/half-seen.ts'
 import { pointAt } from './point.ts'
-import { countSays, foundSays, partsAt, rowsOf, writtenDown } from './rows.ts'
+import { countSays, foundSays, otherHalf, partsAt, rowsOf, writtenDown } from './rows.ts'
 
 const job = demoJobs['kestrel-point']!()
 const valve = Object.values(job.zones)[0]!.valve!
@@ -79,4 +79,23 @@ it('a lead for a joint goes on any of its ways', () => {
   expect(pointAt(job, `${splice}.*`)).toMatchObject({ point: expect.stringMatching(new RegExp(`^${splice}\\.`)) })
   expect(pointAt(job, `${splice}.*`).point).not.toContain('*')
   expect(pointAt(job, 'B1.t1')).toMatchObject({ point: 'B1.t1' })
+})
+
+describe('a conductor that was written down at both ends, and is followed then', () => {
+  const both = halfSeen(job, (wire) => wire === hidden)
+  const wall = foundOf(both.document, both.entries).job
+  const [near, far] = [wall.wires[`${hidden}-a`]!, wall.wires[`${hidden}-b`]!]
+
+  it('has its other half where it goes: the same colour, loose, and not itself', () => {
+    expect(otherHalf(wall, `${hidden}-a`, { colour: near.colour, to: far.from })).toBe(`${hidden}-b`)
+    expect(otherHalf(wall, undefined, { colour: far.colour, to: near.from })).toBe(`${hidden}-a`)
+  })
+
+  it('has none of another colour, at another terminal, or where nobody followed it', () => {
+    expect(otherHalf(wall, `${hidden}-a`, { colour: 'pink', to: far.from })).toBeUndefined()
+    expect(otherHalf(wall, `${hidden}-a`, { colour: near.colour, to: { part: 'B1', terminal: 't1' } })).toBeUndefined()
+    expect(otherHalf(wall, `${hidden}-a`, { colour: near.colour })).toBeUndefined()
+    // What is followed already is no half of anything.
+    expect(otherHalf(job, undefined, { colour: job.wires[hidden]!.colour, to: job.wires[hidden]!.to })).toBeUndefined()
+  })
 })

@@ -7,6 +7,7 @@ import {
   markingOf,
   pointInWords,
   takenBack,
+  type Wire,
 } from '@civil-lantern/core'
 import type { Traced } from '../../../workers/judge.worker.ts'
 
@@ -128,3 +129,23 @@ export const partsAt = (job: Job, place: string): string[] =>
     .filter(([id, part]) => part.place === place && !isFarEnd(job, id))
     .sort(([, a], [, b]) => a.label.localeCompare(b.label, 'en', { numeric: true }))
     .map(([id]) => id)
+
+/**
+ * The loose end that is the other half of a conductor somebody has followed now: written down at its far end before, in the
+ * same colour, by itself. It is that conductor, and no other.
+ */
+export function otherHalf(
+  job: Job,
+  wire: string | undefined,
+  { colour, to }: Pick<Wire, 'colour'> & { to?: Wire['to'] },
+) {
+  if (!to) return undefined
+  const joint = kindOf(job.parts[to.part] ?? { kind: '' })?.roles?.connector !== undefined
+  const loose = Object.entries(job.wires).filter(([id, one]) => {
+    const ends = [one.from, one.to]
+    const near = ends.find(({ part }) => !isFarEnd(job, part))
+    if (id === wire || one.colour !== colour || !near || !ends.some(({ part }) => isFarEnd(job, part))) return false
+    return near.part === to.part && (joint || near.terminal === to.terminal)
+  })
+  return loose[0]?.[0]
+}

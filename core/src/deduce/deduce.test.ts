@@ -10,8 +10,9 @@ import { plants } from '../testing/mistakes.ts'
 import { chanceOf, drawn, slips } from '../testing/slips.ts'
 import { beepsNeeded, fewestBeeps, nextBeep, SEARCHED } from './beeps.ts'
 import { DeadWall, nodesOf } from './dead-wall.ts'
-import { type Deduction, deduce } from './deduce.ts'
-import { factsOf } from './facts.ts'
+import { type Deduction, deduce, type Open } from './deduce.ts'
+import { type Continuity, factsOf, type WallFacts } from './facts.ts'
+import { Joined } from './joined.ts'
 import { joiningsOf } from './joinings.ts'
 import { oddities, stillToFind } from './odd.ts'
 import { deducedInWords } from './words.ts'
@@ -205,6 +206,60 @@ describe('beeps', () => {
   })
 })
 
+describe('beeps by hand', () => {
+  const group = (nodes: string, ways: readonly (readonly [parts: string, share: number])[]): Open => ({
+    nodes: [...nodes],
+    candidates: ways.map(([parts, share]) => ({ pairs: [], parts: [...parts].map(Number), share })),
+  })
+  /** Four ends of their own: which is joined to which, in three ways. */
+  const three = (shares: readonly number[]) =>
+    group('abcd', [
+      ['0011', shares[0]!],
+      ['0101', shares[1]!],
+      ['0110', shares[2]!],
+    ])
+  const facts = (measured: Continuity[] = []) => ({ measured }) as unknown as WallFacts
+  const wall = (...open: Open[]) => ({ open, joined: new Joined(), ends: [], misfits: [] })
+
+  it('the likeliest way is asked for first: half of the time one beep is enough, else two', () => {
+    expect(fewestBeeps(three([0.5, 0.25, 0.25]))).toBeCloseTo(1.5)
+    expect(beepsNeeded(three([0.5, 0.25, 0.25]))).toBeCloseTo(1.5)
+    expect(fewestBeeps(three([1 / 3, 1 / 3, 1 / 3]))).toBeCloseTo(5 / 3)
+    expect(fewestBeeps(three([0.9, 0.05, 0.05]))).toBeCloseTo(1.1)
+    expect(fewestBeeps(group('ab', [['00', 1]]))).toBe(0)
+  })
+
+  it('of two groups the one that is less certain is beeped first, whichever stands first', () => {
+    const [sure, open] = [three([0.98, 0.01, 0.01]), { ...three([0.5, 0.3, 0.2]), nodes: [...'pqrs'] }]
+    for (const groups of [
+      [sure, open],
+      [open, sure],
+    ])
+      expect(nextBeep(wall(...groups), facts(), [])).toMatchObject({ from: 'p', to: 'q', share: 0.5, bits: 1 })
+  })
+
+  it('what was measured, or ohms cannot part, is not asked again; where nothing is left, nothing is asked', () => {
+    const only = group('ab', [
+      ['00', 0.5],
+      ['01', 0.5],
+    ])
+    expect(nextBeep(wall(only), facts(), [])).toMatchObject({ from: 'a', to: 'b' })
+    expect(nextBeep(wall(only), facts([{ from: 'b', to: 'a', joined: false }]), [])).toBeUndefined()
+    expect(nextBeep(wall(only), facts(), [['b', 'a']])).toBeUndefined()
+    expect(nextBeep(wall(), facts(), [])).toBeUndefined()
+  })
+
+  it('a group with too many ways to list is begun with any pair of it, after all that can be reckoned', () => {
+    const many: Open = { nodes: [...'xyz'], candidates: [] }
+    expect(nextBeep(wall(many), facts(), [])).toMatchObject({ from: 'x', to: 'y', share: 0.5 })
+    expect(nextBeep(wall(many), facts([{ from: 'x', to: 'y', joined: false }]), [])).toMatchObject({
+      from: 'x',
+      to: 'z',
+    })
+    expect(nextBeep(wall(many, three([0.5, 0.25, 0.25])), facts(), [])).toMatchObject({ from: 'a', to: 'b' })
+  })
+})
+
 describe('what is odd', () => {
   const job = kestrelPoint()
   const earth = wiresOf(job, ({ colour }) => colour === 'green' || colour === 'green-yellow')[0]!
@@ -218,6 +273,28 @@ describe('what is odd', () => {
     const joined = netsIn(job)
     joined.join(endKey(job, job.wires[earth]!.from), 'XF1.h')
     expect(oddities(job, joined)[0]!.says).toMatch(/is an earth, and one with/)
+  })
+
+  it('a neutral’s colour on a live is said, unless it is sleeved', () => {
+    const [live] = wiresOf(job, ({ from, to }) =>
+      [from, to].some(({ part, terminal }) => part === 'CB1' && terminal === 'out'),
+    )
+    const white = copyOf(job)
+    white.wires[live!]!.colour = 'white'
+    expect(
+      oddities(white, netsIn(white))
+        .map(({ says }) => says)
+        .join(),
+    ).toMatch(/is white, and leads to .*switched or live/)
+    white.wires[live!]!.sleeve = 'black'
+    expect(oddities(white, netsIn(white))).toEqual([])
+    // Green on an end switch is no earth either.
+    const [call] = wiresOf(job, ({ from, to }) =>
+      [from, to].some(({ part, terminal }) => part === 'V2' && terminal === 'e1'),
+    )
+    const green = copyOf(job)
+    green.wires[call!]!.colour = 'green'
+    expect(oddities(green, netsIn(green)).map(({ wire }) => wire)).toEqual([call])
   })
 
   it('parts the survey knows of and the wall does not are still to be found', () => {
@@ -235,5 +312,10 @@ describe('what is odd', () => {
     )
     expect(deducedInWords(job, { ...one!, is: 'deduced', with: ['XF1.h'], share: 0.999 })).toMatch(/99 %/)
     expect(deducedInWords(job, { ...one!, is: 'unknown', with: [], share: 0 })).toBe('Nobody knows where it goes.')
+    expect(deducedInWords(job, { ...one!, is: 'deduced', with: ['XF1.h'], share: 0.934 })).toContain(', 93 %.')
+    expect(deducedInWords(job, { ...one!, is: 'certain', with: [], share: 1 })).toContain('leads to nothing else')
+    expect(deducedInWords(job, { ...one!, is: 'unknown', with: ['XF1.h', 'S1.*'], share: 0.4 })).toBe(
+      'Unknown; likeliest joined to Transformer R, Splice S1.',
+    )
   })
 })

@@ -104,6 +104,22 @@ describe('water', () => {
       expect(text).toContain(words)
   })
 
+  it('a head that comes off dry leaves the water in; one that does not lets it down first; unknown is taken for wet', () => {
+    const withHead = (head?: 'dry' | 'wet') => {
+      const job = kestrel()
+      const zone = zonesInOrder(job)[1]!
+      job.zones[zone.id] = { ...job.zones[zone.id]!, ...(head ? { head } : {}) }
+      if (!head) delete job.zones[zone.id]!.head
+      return says(done(job, 'V2', 'valve/motor-4'))
+    }
+    expect(withHead('dry')).toContain('The head comes off dry')
+    expect(withHead('dry')).not.toMatch(/drain at|Water follows|bleed/)
+    expect(withHead('wet')).toContain('Water follows this head')
+    expect(withHead('wet')).toContain('Fill, bleed')
+    expect(withHead()).toContain('Find out first whether the head comes off dry')
+    expect(withHead()).toContain('Where water was let out: fill')
+  })
+
   it('a thermostat has none of it', () => {
     const swap = done(kestrel(), 'TS2', 'thermostat/power-stealing')
     expect(says(swap)).not.toMatch(/drain|stem|bleed/)

@@ -116,15 +116,13 @@ it('the board: searched by what stands inside a job, put away, brought back, tak
   await expect.poll(async () => (await program.jobs()).find(({ id }) => id === 'quay-terrace')?.shelf).toBe('open')
 })
 
-it.each(['kestrel-point', 'sable-row', 'fenwick-orchard', 'quay-terrace', 'lowther-street', 'botany-house'])(
-  '%s opens lit and well',
-  async (id) => {
-    await window.goto(`${program.url}/jobs/${id}`)
-    await window.shows('planned')
-    await window.page.waitForSelector('h1[data-tone="well"]')
-    await window.page.waitForSelector('button[aria-label$=", lit"]')
-  },
-)
+// One of each school of wiring; the others are looked at by what else is tried on them.
+it.each(['kestrel-point', 'sable-row', 'quay-terrace'])('%s opens lit and well', async (id) => {
+  await window.goto(`${program.url}/jobs/${id}`)
+  await window.shows('planned')
+  await window.page.waitForSelector('h1[data-tone="well"]')
+  await window.page.waitForSelector('button[aria-label$=", lit"]')
+})
 
 describe('on the demo job', () => {
   beforeEach(async () => {

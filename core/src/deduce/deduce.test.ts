@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { endKey } from '../compare/pairing.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { lowtherStreet } from '../demo/lowther-street.ts'
+import { documentOf } from '../job/document.ts'
 import type { Job } from '../job/schema.ts'
+import type { Entry } from '../record/entry.ts'
 import { foundOf } from '../record/found.ts'
 import { copyOf } from '../testing/benches.ts'
 import { entered, halfSeen, netsIn } from '../testing/half-seen.ts'
@@ -11,7 +13,7 @@ import { chanceOf, drawn, slips } from '../testing/slips.ts'
 import { beepsNeeded, fewestBeeps, nextBeep, SEARCHED } from './beeps.ts'
 import { DeadWall, nodesOf } from './dead-wall.ts'
 import { type Deduction, deduce, type Open } from './deduce.ts'
-import { type Continuity, factsOf, type WallFacts } from './facts.ts'
+import { ALL_WRITTEN, type Continuity, factsOf, type WallFacts } from './facts.ts'
 import { Joined } from './joined.ts'
 import { joiningsOf } from './joinings.ts'
 import { oddities, stillToFind } from './odd.ts'
@@ -69,6 +71,31 @@ describe('what is certain', () => {
     const place = job.parts[job.wires[wire!]!.from.part]!.place
     expect(deduce(seen(job, [wire!], [place]).facts, []).ends.map(({ is }) => is)).toEqual(['certain', 'certain'])
     expect(deduce(seen(job, [wire!], []).facts, []).ends.map(({ is }) => is)).toEqual(['unknown', 'unknown'])
+  })
+
+  it('where conductors are only assumed, a place is not all written down: a loose end may be one of them', () => {
+    // On the record as planned; somebody writes two loose ends down that are halves of two of those, and says it is all.
+    const [one, other] = wiresOf(
+      job,
+      ({ cable, colour, from, to }) =>
+        cable === undefined &&
+        colour === 'yellow' &&
+        [from, to].every(({ part }) => job.parts[part]!.place === 'boiler'),
+    )
+    let entries: Entry[] = []
+    for (const id of [one!, other!]) {
+      const { to: _, ...is } = job.wires[id]!
+      const splice = [job.wires[id]!.from, job.wires[id]!.to].find(({ part }) => part.startsWith('S'))!
+      entries = [
+        ...entries,
+        entered(entries, { kind: 'seen', what: 'conductor', is: { ...is, from: splice, label: '' } }),
+      ]
+    }
+    entries = [...entries, entered(entries, { kind: 'seen', what: 'word', of: 'place:boiler', ...ALL_WRITTEN })]
+    const facts = factsOf(foundOf(documentOf(job, job), entries), entries)
+    expect(facts.ends).toHaveLength(2)
+    expect(facts.written.size).toBe(0)
+    expect(deduce(facts, [job]).ends.map(({ is }) => is)).toEqual(['unknown', 'unknown'])
   })
 
   it('a sheath is known by one of its leads, and all others of it with that', () => {

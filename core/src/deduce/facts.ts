@@ -25,7 +25,7 @@ export interface WallFacts {
   /** Joined by conductors that were seen at both ends. */
   readonly joined: Joined
   readonly ends: readonly LooseEnd[]
-  /** Places of which every conductor is written down. */
+  /** Places of which every conductor is written down, and none is only assumed. */
   readonly written: ReadonlySet<string>
   /** The part whose leads run in a sheath, where one of them was followed. */
   readonly sheaths: ReadonlyMap<string, string>
@@ -67,6 +67,8 @@ export function factsOf({ job, conductors }: Pick<Found, 'job' | 'conductors'>, 
   const joined = new Joined()
   const sheaths = new Map<string, string>()
   for (const [id, { from, to, colour }] of Object.entries(job.wires)) {
+    // What is only assumed there may be a loose end under another name: then not all of the place is written down.
+    if (!sure(id)) for (const { part } of [from, to]) written.delete(job.parts[part]?.place ?? '')
     if (!sure(id) || loose.has(id)) continue
     joined.join(endKey(job, from), endKey(job, to))
     const sheath = sheathOf.get(id)

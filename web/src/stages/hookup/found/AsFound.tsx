@@ -14,7 +14,7 @@ import { GateCard } from '../GateCard.tsx'
 import { useGate } from '../use-gate.ts'
 import { BeepCard } from './BeepCard.tsx'
 import { ConductorSheet } from './ConductorSheet.tsx'
-import { countSays, foundSays, partsAt, type Row, rowsOf, type Written, writtenDown } from './rows.ts'
+import { assumedAt, countSays, foundSays, partsAt, type Row, rowsOf, type Written, writtenDown } from './rows.ts'
 
 /** A wall somebody else wired: each conductor written down in a few taps, and what can be told of those nobody followed. */
 export function AsFound() {
@@ -77,6 +77,7 @@ function Tracer({ traced }: { traced: Traced | undefined }) {
   const [open, setOpen] = useState('')
   const [at, setAt] = useState<{ readonly row: Row; readonly written?: Written }>()
   const all = writtenDown(entries, place)
+  const assumed = assumedAt(found, place)
   const says = useMemo(
     () => new Map(traced?.ends.map((one) => [one.end.wire, deducedInWords(job, one)]) ?? []),
     [traced, job],
@@ -119,6 +120,11 @@ function Tracer({ traced }: { traced: Traced | undefined }) {
               checked={all !== undefined}
               onChange={writeAll}
             />
+            {all !== undefined && assumed > 0 && (
+              <p className="pb-2 text-soft">
+                {assumed} of them {assumed === 1 ? 'is' : 'are'} only assumed: see each, or nothing follows from it.
+              </p>
+            )}
           </li>
         </ul>
         <p className="text-soft">

@@ -3,7 +3,7 @@ import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
 import { entered, halfSeen } from '../../../../../core/src/testing/half-seen.ts'
 import { pointAt } from './point.ts'
-import { countSays, foundSays, otherHalf, partsAt, rowsOf, writtenDown } from './rows.ts'
+import { assumedAt, countSays, foundSays, otherHalf, partsAt, rowsOf, writtenDown } from './rows.ts'
 
 const job = demoJobs['kestrel-point']!()
 const valve = Object.values(job.zones)[0]!.valve!
@@ -42,6 +42,8 @@ describe('a part as an eye goes over it', () => {
 
   it('what is only assumed is counted apart', () => {
     const assumed = foundOf(documentOf(job, job), [])
+    expect(assumedAt(assumed, 'boiler')).toBeGreaterThan(assumedAt(assumed, 'no place'))
+    expect(assumedAt(found, 'boiler')).toBe(0)
     expect(countSays(rowsOf(assumed, valve))).toMatch(/^0 of \d+ seen$/)
     expect(foundSays(assumed, undefined)).toBe(
       `Nothing is seen yet: ${Object.keys(job.wires).length} conductors are assumed as planned.`,

@@ -90,6 +90,13 @@ export function countSays(rows: readonly Row[]): string {
   return loose === 0 ? said : `${said}, ${loose} to follow`
 }
 
+/** How many conductors with an end in a place nobody has seen. */
+export const assumedAt = ({ job, conductors }: Pick<Found, 'job' | 'conductors'>, place: string): number =>
+  Object.entries(job.wires).filter(
+    ([wire, { from, to }]) =>
+      (conductors[wire] ?? 'assumed') === 'assumed' && [from, to].some(({ part }) => job.parts[part]?.place === place),
+  ).length
+
 /** The entry that says of a place that everything in it is written down, where it stands. */
 export function writtenDown(entries: readonly Entry[], place: string): Entry | undefined {
   const gone = takenBack(entries)

@@ -253,4 +253,13 @@ it('a wall nobody knows is written down on a phone, end by end: what follows fro
   await phone.verdict('6 loose ends: 6 certain')
   const read = (await program.entries(id)).find(({ body }) => body.kind === 'reading')
   expect(read).toMatchObject({ source: 'wall', stand: { power: { on: false } }, body: { mode: 'ohms', value: 0.3 } })
+  // A connector nobody had on record.
+  await phone.click('button', 'Something else hangs here')
+  await phone.page.type('input[placeholder="Kind of part"]', 'Lever connector, 5')
+  await phone.page.keyboard.press('Enter')
+  await phone.sees('nothing yet')
+  const hung = (await program.entries(id)).filter(({ body }) => body.what === 'part')
+  expect(hung).toMatchObject([
+    { source: 'wall', body: { is: { place: 'boiler', label: expect.stringMatching(/^Splice S/) } } },
+  ])
 })

@@ -110,6 +110,24 @@ describe('what is certain', () => {
     for (const { end, with: mates } of certain) expect(mates).toContain(truth.get(end.wire))
   })
 
+  it('a sheath somebody forgot to write down makes no two leads one', () => {
+    // The first motor leads of two valves, and where they end, without a word of what they run in.
+    const [one, other] = ['V1', 'V2'].map(
+      (valve) =>
+        wiresOf(job, ({ from, to }) =>
+          [from, to].some(({ part, terminal }) => part === valve && terminal === 'm1'),
+        )[0]!,
+    )
+    const { document, entries } = seen(job, [one!, other!])
+    const told = entries.map((entry) => {
+      const { sheath: _, ...is } = (entry.body.is ?? {}) as { sheath?: string }
+      return entry.body.what === 'conductor' ? { ...entry, body: { ...entry.body, is } } : entry
+    })
+    const facts = factsOf(foundOf(document, told), told)
+    expect(facts.ends).toHaveLength(4)
+    expect(deduce(facts, []).ends.map(({ is }) => is)).toEqual(Array(4).fill('unknown'))
+  })
+
   it('what is only assumed, from a stand-in or taken back says nothing', () => {
     const { document, entries } = seen(job, [cored!])
     const facts = (all: typeof entries) => factsOf(foundOf(document, all), all)
@@ -299,7 +317,7 @@ describe('what is odd', () => {
     expect(oddities(dyed, netsIn(dyed)).map(({ wire }) => wire)).toContain(line)
     const joined = netsIn(job)
     joined.join(endKey(job, job.wires[earth]!.from), 'XF1.h')
-    expect(oddities(job, joined)[0]!.says).toMatch(/is an earth, and one with/)
+    expect(oddities(job, joined)[0]!.says).toMatch(/is an earth, and joined to/)
   })
 
   it('a neutral’s colour on a live is said, unless it is sleeved', () => {

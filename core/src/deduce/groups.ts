@@ -6,10 +6,12 @@ export interface Group {
   readonly ends: readonly LooseEnd[]
 }
 
+const count = <T>(list: readonly T[], fits: (one: T) => boolean) => list.filter(fits).length
+
 /**
  * What can belong together, by what eye and hand can tell: one core of one cable is one conductor; a lead of a part ends in
- * the sheath its other leads end in; anything else stays in its place and keeps its colour. Ends whose other half may
- * lie where nobody has written everything down are in no group.
+ * the sheath its other leads end in, as long as every lead there has an end in one; anything else stays in its place and keeps
+ * its colour. Ends whose other half may lie where nobody has written everything down are in no group.
  */
 export function groupsOf({ ends, written, sheaths, job }: WallFacts): Group[] {
   const partOf = new Map([...sheaths, ...byWhatIsLeft(ends, sheaths)])
@@ -17,10 +19,17 @@ export function groupsOf({ ends, written, sheaths, job }: WallFacts): Group[] {
   for (const end of ends) {
     const { core, leadOf, sheath, place, colour } = end
     if (core === undefined && !written.has(place)) continue
+    // Somebody who forgot to write a sheath down must not make two leads one conductor: then they are ends like any other.
+    const here = ends.filter((one) => one.core === undefined && one.place === place && one.colour === colour)
+    const told = count(here, (one) => one.leadOf !== undefined) === count(here, (one) => one.sheath !== undefined)
     const part = leadOf ?? (sheath === undefined ? undefined : partOf.get(sheath))
     const known = part !== undefined && [...partOf.values()].includes(part)
-    const isLead = leadOf !== undefined || sheath !== undefined
-    const key = core ? `core ${core}` : known ? `lead ${part} ${colour}` : `${isLead ? 'leads' : ''} ${place} ${colour}`
+    const isLead = told && (leadOf !== undefined || sheath !== undefined)
+    const key = core
+      ? `core ${core}`
+      : isLead && known
+        ? `lead ${part} ${colour}`
+        : `${isLead ? 'leads' : ''} ${place} ${colour}`
     const list = groups.get(key)
     if (list) list.push(end)
     else groups.set(key, [end])

@@ -33,7 +33,7 @@ export function oddities(job: Job, joined: Joined): Oddity[] {
     const [other] = terminals.filter(({ circuit }) => circuit !== 'earth')
     if (earth && other)
       found.push({
-        says: `${pointInWords(job, earth.point)} is an earth, and one with ${pointInWords(job, other.point)}. Treat the metal as live.`,
+        says: `${pointInWords(job, earth.point)} is an earth, and joined to ${pointInWords(job, other.point)}. Treat the metal as live.`,
       })
   }
   for (const [wire, { from, colour, label, sleeve }] of Object.entries(job.wires)) {

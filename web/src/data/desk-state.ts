@@ -1,9 +1,11 @@
 import {
+  type Document,
   type Edit,
   type Entry,
   type Found,
   type Job,
   keyOf,
+  kindOf,
   type OnTheBench,
   type Settings,
   type StateValue,
@@ -80,6 +82,13 @@ function together(found: Settings, mine: Settings): Settings {
 export const withHand = (hands: Settings, part: string, state: string, value: StateValue): Settings => ({
   ...hands,
   [part]: { ...hands[part], [state]: value },
+})
+
+/** What hangs on a wall nobody has traced: devices and cables. Which connectors join what is wiring, and not known. */
+export const devicesOf = ({ parts, cables }: Document['planned']): Document['planned'] => ({
+  parts: Object.fromEntries(Object.entries(parts).filter(([, part]) => !kindOf(part)?.roles?.connector)),
+  cables,
+  wires: {},
 })
 
 /** The visit that is open now, by the id of the entry that opened it. */

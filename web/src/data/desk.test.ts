@@ -1,4 +1,4 @@
-import { documentOf, type Job } from '@civil-lantern/core'
+import { documentOf, type Job, kindOf } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { aPage, type Page, rest } from '../testing/page.ts'
@@ -187,6 +187,18 @@ it.each([
   await rest()
   expect(desk.state().document.before).toBe(before)
   expect(bodies(desk).map(({ kind, does }) => `${kind} ${does}`)).toEqual(['visit opens', 'visit opens'])
+})
+
+it('a wall to be traced begins with its devices and cables: no conductor, and no connector of the plan', async () => {
+  const desk = await aDesk()
+  desk.openVisit('tracing')
+  await rest()
+  const { plan, found } = desk.state()
+  const connectors = (job: Job) => Object.values(job.parts).filter((part) => kindOf(part)?.roles?.connector).length
+  expect([connectors(plan) > 0, connectors(found.job)]).toEqual([true, 0])
+  expect(Object.keys(found.job.parts)).toHaveLength(Object.keys(plan.parts).length - connectors(plan))
+  expect([found.job.wires, found.job.cables]).toEqual([{}, plan.cables])
+  expect(bodies(desk)[0]).toMatchObject({ kind: 'visit', does: 'opens', for: 'service' })
 })
 
 it('a reading is entered with how the plant stands; a note is not; both belong to the visit that is open', async () => {

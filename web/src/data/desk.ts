@@ -26,6 +26,7 @@ import {
   aroundCircuit,
   assembled,
   type DeskState,
+  devicesOf,
   hangAs,
   hung,
   openVisitIn,
@@ -182,8 +183,7 @@ export class Desk extends Observable<DeskState> {
     this.#named(() => {
       const { document } = this.session.state()
       const { planned } = document
-      // To be traced: what hangs there is known, and of its conductors nothing.
-      const before = { 'new work': noCircuit(), service: planned, tracing: { ...planned, wires: {} } }[purpose]
+      const before = { 'new work': noCircuit(), service: planned, tracing: devicesOf(planned) }[purpose]
       const edit = beginningVisit(document, before, newId())
       if (edit) this.session.apply(edit)
       const of = purpose === 'new work' ? purpose : 'service'

@@ -1,10 +1,11 @@
 import type { Job } from '@civil-lantern/core'
 import { Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import { doneBodies } from '../../data/landing.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { FileButton } from '../../ui/FileButton.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
 import { type SheetBack as Read, sheetBack } from './sheet-back.ts'
 
@@ -14,7 +15,6 @@ const LARGEST = 2 * 1024 * 1024
 /** A run sheet that was filled in away from here comes back: what it says is shown before any of it is written down. */
 export function SheetBack({ job, joins }: { job: Job; joins: Parameters<typeof sheetBack>[1] }) {
   const { session, found } = useSession()
-  const input = useRef<HTMLInputElement>(null)
   const [read, setRead] = useState<Read>()
   const take = async (file: File) => {
     const text = file.size > LARGEST ? '' : await file.text().catch(() => '')
@@ -31,22 +31,15 @@ export function SheetBack({ job, joins }: { job: Job; joins: Parameters<typeof s
   }
   return (
     <>
-      <Button onClick={() => input.current?.click()} className="inline-flex items-center gap-2 max-sm:hidden">
+      <FileButton
+        label="Filled-in sheet"
+        accept=".csv,text/csv"
+        onFile={take}
+        className="inline-flex items-center gap-2 max-sm:hidden"
+      >
         <Upload aria-hidden size={18} />
         Read a sheet back
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv"
-        aria-label="Filled-in sheet"
-        className="hidden"
-        onChange={(e) => {
-          const [file] = e.target.files ?? []
-          if (file) void take(file)
-          e.target.value = ''
-        }}
-      />
+      </FileButton>
       {read && (
         <Sheet
           title={`${read.done.length} ${read.done.length === 1 ? 'line' : 'lines'} done on that sheet`}

@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { shelf } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
 import { BoardLine } from '../../ui/BoardLine.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { FileButton } from '../../ui/FileButton.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { slug, useAddJob } from './add-job.ts'
 import { JobCard } from './JobCard.tsx'
@@ -152,7 +153,6 @@ function titleIn(file: unknown): string {
 
 /** Brings a job file in. The server holds it against the format and says what is wrong with it. */
 function ImportButton() {
-  const input = useRef<HTMLInputElement>(null)
   const add = useAddJob(() => undefined)
   const read = async (file: File) => {
     if (/\.zip$/i.test(file.name)) {
@@ -172,20 +172,8 @@ function ImportButton() {
     }
   }
   return (
-    <>
-      <Button onClick={() => input.current?.click()}>Open a file</Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,.zip,application/json,application/zip"
-        aria-label="Job file"
-        className="hidden"
-        onChange={(e) => {
-          const [file] = e.target.files ?? []
-          if (file) void read(file)
-          e.target.value = ''
-        }}
-      />
-    </>
+    <FileButton label="Job file" accept=".json,.zip,application/json,application/zip" onFile={read}>
+      Open a file
+    </FileButton>
   )
 }

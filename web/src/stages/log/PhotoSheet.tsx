@@ -1,10 +1,11 @@
 import { labelOf, type Pin } from '@civil-lantern/core'
 import { Camera } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import { useSession } from '../../data/open-job.tsx'
 import { keepPhoto, smaller } from '../../data/photos.ts'
 import { Button } from '../../ui/controls.tsx'
+import { FileButton } from '../../ui/FileButton.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
 import { Pins } from './Picture.tsx'
@@ -13,7 +14,6 @@ const MOST_PINS = 40
 
 /** A photo for the log: taken, made smaller, numbered where it matters, kept. */
 export function PhotoButton() {
-  const input = useRef<HTMLInputElement>(null)
   const [taken, setTaken] = useState<{ hash: string; photo: Blob; url: string }>()
   const take = async (file: File) => {
     try {
@@ -29,23 +29,17 @@ export function PhotoButton() {
   }
   return (
     <>
-      <Button onClick={() => input.current?.click()} aria-label="Photo" className="inline-flex items-center gap-2">
-        <Camera aria-hidden size={19} />
-        <span className="max-sm:hidden">Photo</span>
-      </Button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Photo file"
+        name="Photo"
         accept="image/*"
         capture="environment"
-        aria-label="Photo file"
-        className="hidden"
-        onChange={(e) => {
-          const [file] = e.target.files ?? []
-          if (file) void take(file)
-          e.target.value = ''
-        }}
-      />
+        onFile={take}
+        className="inline-flex items-center gap-2"
+      >
+        <Camera aria-hidden size={19} />
+        <span className="max-sm:hidden">Photo</span>
+      </FileButton>
       {taken && <Taken taken={taken} close={close} />}
     </>
   )

@@ -17,7 +17,7 @@ export function BeginVisit() {
             New work: nothing hangs yet
           </Button>
           <Button onClick={() => session.openVisit('service')}>Service: it hangs as planned</Button>
-          <Button onClick={() => session.openVisit('tracing')}>To be traced: nobody knows how it is wired</Button>
+          <Button onClick={() => session.openVisit('tracing')}>To be traced: wired who knows how</Button>
         </div>
         <p className="text-soft">Treat every terminal as live until you have proved it dead.</p>
       </div>

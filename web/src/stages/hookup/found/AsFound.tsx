@@ -14,6 +14,7 @@ import { GateCard } from '../GateCard.tsx'
 import { useGate } from '../use-gate.ts'
 import { BeepCard } from './BeepCard.tsx'
 import { ConductorSheet } from './ConductorSheet.tsx'
+import { HangSheet } from './HangSheet.tsx'
 import { assumedAt, countSays, foundSays, partsAt, type Row, rowsOf, type Written, writtenDown } from './rows.ts'
 
 /** A wall somebody else wired: each conductor written down in a few taps, and what can be told of those nobody followed. */
@@ -127,13 +128,10 @@ function Tracer({ traced }: { traced: Traced | undefined }) {
             )}
           </li>
         </ul>
-        <p className="text-soft">
-          Something hangs here that is not listed?{' '}
-          <Link to="../../scheme/wall" relative="path" className="font-semibold underline">
-            Hang it on the wall
-          </Link>{' '}
-          first. Treat every terminal as live until you have proved it dead.
-        </p>
+        <div className="flex flex-wrap items-center justify-between gap-x-3">
+          <p className="text-soft">Treat every terminal as live until you have proved it dead.</p>
+          <HangSheet place={place} name={name} />
+        </div>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <GateCard job={plan} gate={gate} folded />

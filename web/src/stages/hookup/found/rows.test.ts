@@ -1,9 +1,9 @@
-import { documentOf, foundOf, kindOf } from '@civil-lantern/core'
+import { documentOf, foundOf, kindOf, kinds } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
 import { entered, halfSeen } from '../../../../../core/src/testing/half-seen.ts'
 import { pointAt } from './point.ts'
-import { assumedAt, countSays, foundSays, otherHalf, partsAt, rowsOf, writtenDown } from './rows.ts'
+import { assumedAt, countSays, foundSays, isHung, otherHalf, partsAt, rowsOf, writtenDown } from './rows.ts'
 
 const job = demoJobs['kestrel-point']!()
 const valve = Object.values(job.zones)[0]!.valve!
@@ -100,4 +100,10 @@ describe('a conductor that was written down at both ends, and is followed then',
     // What is followed already is no half of anything.
     expect(otherHalf(job, undefined, { colour: job.wires[hidden]!.colour, to: job.wires[hidden]!.to })).toBeUndefined()
   })
+})
+
+it('anything of the catalogue may hang on a wall, but an end nobody followed', () => {
+  expect(kinds.filter((kind) => !isHung(kind)).map(({ kind }) => kind)).toEqual([
+    found.job.parts[`${hidden}-a-end`]!.kind,
+  ])
 })

@@ -5,6 +5,7 @@ import {
   type Job,
   kindOf,
   markingOf,
+  type PartKind,
   pointInWords,
   takenBack,
   type Wire,
@@ -125,6 +126,9 @@ export function foundSays({ job, conductors }: Pick<Found, 'job' | 'conductors'>
   )
   return `${said}. ${loose} loose ${loose === 1 ? 'end' : 'ends'}${parts.length > 0 ? `: ${parts.join(', ')}` : ''}.`
 }
+
+/** Is it a kind that can hang on a wall: anything but an end nobody has followed? */
+export const isHung = ({ terminals }: PartKind): boolean => terminals.end?.role !== 'far end'
 
 /** Does this stand for an end nobody has followed? */
 export const isFarEnd = (job: Job, part: string) =>

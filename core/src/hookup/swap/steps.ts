@@ -42,6 +42,8 @@ export function stepsOf(asked: Asked): SwapStep[] {
       ...(line ? { caution: LINE } : {}),
     },
     { says: `Take a photo of ${labelOf(plan, part)} as it is, and label every conductor before one is moved.` },
+    // What can hurt is said before a cover comes off, not after the last screw.
+    ...(next.hazards ?? []).map((says) => ({ says })),
     ...before,
     ...cores.map(({ colour, from, other }) => ({ says: `Lift ${colour} off ${from} (to ${other}).` })),
     ...fitted,
@@ -52,7 +54,6 @@ export function stepsOf(asked: Asked): SwapStep[] {
         : { says: `Land ${colour} on ${to}.` },
     ),
     ...wants.map((want) => ({ says: `Bring one more to ${want}.` })),
-    ...(next.hazards ?? []).map((says) => ({ says })),
     ...last,
     {
       says: `Power back, and the closing check of what the change touches: ${labelOf(after, part)} and ${touched[old.class] ?? 'its zone'} first.`,

@@ -209,6 +209,17 @@ it('a diverter says how it must be set for its pipes, and must not be fitted whe
   expect(says(done(wrong, part, 'valve/diverter'))).toContain('It must not be fitted so: Flow never enters the branch')
 })
 
+it('what can hurt is said before the first conductor is lifted', () => {
+  const { steps } = done(kestrel(), 'XF1', kestrel().parts.XF1!.kind)
+  const at = (begins: string) => steps.findIndex((step) => step.says.startsWith(begins))
+  const hazards = kindOf(kestrel().parts.XF1!)!.hazards!
+  expect(hazards.length).toBeGreaterThan(0)
+  for (const hazard of hazards) {
+    expect(at(hazard)).toBeGreaterThan(0)
+    expect(at(hazard)).toBeLessThan(at('Lift '))
+  }
+})
+
 it('line voltage is cautioned at the first step, and only there where it is', () => {
   const quay = demoJobs['quay-terrace']!()
   const valve = zonesInOrder(quay)[0]!.valve!

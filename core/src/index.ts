@@ -122,6 +122,7 @@ export { BOILER, isOn, type OutputRule, outputRules, rowsAsCsv } from './proof/o
 export { fixOfDifference, pathOf } from './proof/path.ts'
 export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven } from './proof/proof.ts'
 // prove: the commissioning script, how far it has come, what it is compared with
+export { type BenchCheck, benchCheckOf } from './prove/bench-check.ts'
 export { coldAfter } from './prove/cold-after.ts'
 export { closingCheck, stepsFor } from './prove/parts-of-script.ts'
 export { plantOf } from './prove/plant.ts'

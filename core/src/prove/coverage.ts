@@ -20,25 +20,52 @@ const guards = new Set(['supply', 'safety'])
 
 /**
  * How much of a plant a script exercises: each operated contact made and open, each load on and off, each circuit shown to be
- * apart from the others. Found by bringing the sound plant through the steps and watching.
+ * apart from the others. Found by bringing the sound plant through the steps and watching. Beside it the fewest steps any
+ * script could do it in.
  */
 export function coverageOf(job: Job, steps: readonly Step[]): Script['coverage'] {
   const watched = watchedIn(job)
-  const seen = new Map(watched.map((one) => [one, new Set<boolean>()]))
+  const met = steps.map(() => new Set<string>())
   const bench = new ProveBench(job)
-  for (const step of steps) {
+  for (const [i, step] of steps.entries()) {
     bench.bring(step)
-    for (const one of watched) seen.get(one)!.add(one.on(bench))
+    for (const [at, one] of watched.entries()) met[i]!.add(`${at} ${one.on(bench)}`)
   }
+  const seen = new Set(met.flatMap((all) => [...all]))
   const separations = steps.flatMap(({ reads }) => reads.filter(({ separates }) => separates)).length
-  const notCovered = watched.flatMap((one): NotCovered[] => {
-    const states = seen.get(one)!
-    if (states.size === 2) return []
-    const only = states.has(true) ? 'never opens' : 'never makes'
-    return [{ says: one.says, why: whyNot(one.part, only) }]
+  const notCovered = watched.flatMap((one, at): NotCovered[] => {
+    const [makes, opens] = [seen.has(`${at} true`), seen.has(`${at} false`)]
+    if (makes && opens) return []
+    return [{ says: one.says, why: whyNot(one.part, makes ? 'never opens' : 'never makes') }]
   })
   const of = watched.length + separations
-  return { done: of - notCovered.length, of, notCovered }
+  for (const [i, step] of steps.entries()) met[i]!.add(aimOf(step))
+  return { done: of - notCovered.length, of, notCovered, fewest: apartIn(met) }
+}
+
+/**
+ * What a step is there for beyond the contacts and loads it happens to move. Two steps with one aim could be one: the same
+ * zones called from nothing, the same isolator open, the same thing tried.
+ */
+const aimOf = ({ id, calls, opened, dead, byMeter, feature }: Step): string =>
+  dead || byMeter || feature || id === 'back' || id === 'off' ? id : `${opened.join()} ${[...calls].sort().join()}`
+
+/**
+ * Aims no two of which one step meets, taken one after the other, the rarest first: there have to be at least as many steps as
+ * those are, whatever the script.
+ */
+function apartIn(met: readonly ReadonlySet<string>[]): number {
+  const metBy = new Map<string, Set<number>>()
+  for (const [step, aims] of met.entries())
+    for (const aim of aims) metBy.set(aim, (metBy.get(aim) ?? new Set()).add(step))
+  const taken = new Set<number>()
+  let count = 0
+  for (const steps of [...metBy.values()].sort((a, b) => a.size - b.size)) {
+    if ([...steps].some((step) => taken.has(step))) continue
+    for (const step of steps) taken.add(step)
+    count++
+  }
+  return count
 }
 
 function whyNot({ kind }: InstalledPart, only: string): string {

@@ -23,6 +23,10 @@ export interface ProvenPlant {
   readonly keptWarm: readonly string[]
   /** Hot-water zones whose thermostat knows how warm the tank is. */
   readonly tanks: readonly string[]
+  /** Boilers that keep a pump going for a while after the last call. */
+  readonly runOn: readonly string[]
+  /** Zones whose valve follows a signal, and can stand anywhere between. */
+  readonly following: readonly string[]
   /** Where the boiler stands, and most of the readings are taken. */
   readonly room: string
   placeOf(part: string): string
@@ -47,6 +51,12 @@ export function plantOf(job: Job): ProvenPlant {
     burners: ids(({ kind }) => kind.roles?.flame !== undefined),
     limited: ids(({ kind }) => kind.roles?.limitOpen !== undefined && kind.roles.water !== undefined),
     keptWarm: parts.filter((part) => lowLimitOf(part) !== undefined).map(({ id }) => id),
+    runOn: ids(({ kind, figures }) => kind.roles?.runOn !== undefined && (figures.postRun ?? 0) > 0),
+    following: zonesInOrder(job).flatMap(({ id, valve, thermostat }) =>
+      netlist.parts.get(valve ?? '')?.kind.roles?.listens && netlist.parts.get(thermostat ?? '')?.kind.roles?.outputs
+        ? [id]
+        : [],
+    ),
     tanks: zonesInOrder(job).flatMap(({ id, hotWater, thermostat }) =>
       hotWater && thermostat && netlist.parts.get(thermostat)?.kind.roles?.warmth ? [id] : [],
     ),

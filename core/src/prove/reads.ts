@@ -140,8 +140,9 @@ export function loadReads(plant: ProvenPlant, zones: readonly string[]): Expecte
   for (const { id, zone } of plant.valves) {
     if (zone === undefined || !zones.includes(zone) || zones.length > 1) continue
     const part = plant.parts.get(id)!
-    const { feed, back } = part.kind.hookup ?? {}
+    const { feed, back, position } = part.kind.hookup ?? {}
     if (feed && back && !isLine(part, feed)) pairs.push([`${id}.${feed}`, `${id}.${back}`])
+    if (position && back) pairs.push([`${id}.${position}`, `${id}.${back}`])
   }
   for (const { part, hot, back, circuit } of plant.feeds)
     if (circuit === 'low voltage' && part.kind.class === 'transformer' && zones.length !== 1)

@@ -47,6 +47,15 @@ function of(make: () => Job) {
 const ends = (sizes: readonly number[]) => [...new Set([sizes[0]!, sizes.at(-1)!])]
 
 describe('the script of a sound plant', () => {
+  let longest = 0
+  afterAll(() => console.log(`steps over the fewest possible: at most ${longest.toFixed(2)}`))
+  it('has at most a quarter more steps than any could do with', () => {
+    for (const make of Object.values(demoJobs)) {
+      const { steps, coverage } = of(make).script
+      expect(steps.length / coverage.fewest).toBeLessThanOrEqual(1.25)
+    }
+  })
+
   it.each(ways.map((way) => [JSON.stringify(way), way] as const))(
     '%s passes it in its smallest and its largest size',
     (_name, way) => {
@@ -56,6 +65,9 @@ describe('the script of a sound plant', () => {
         expect(triedBy(script, job)).toEqual([])
         const features = script.steps.filter(({ feature }) => feature).length
         expect(script.steps.length).toBeLessThanOrEqual(2 * zones + 8 + features)
+        const { fewest } = script.coverage
+        expect(fewest).toBeLessThanOrEqual(script.steps.length)
+        longest = Math.max(longest, script.steps.length / fewest)
       }
     },
   )
@@ -104,6 +116,67 @@ describe('a boiler that keeps stored water warm', () => {
   it('fails there where its low limit is not set on the wall', () => {
     const wall = { ...job, parts: { ...job.parts, B1: { ...job.parts.B1!, figures: { lowLimit: 0 } } } }
     expect(triedBy(script, wall).map(({ step, id }) => [step, id])).toContainEqual(['cool:B1', 'burns:BR1'])
+  })
+})
+
+describe('a boiler that runs on', () => {
+  const { job, script } = of(plants['lowther-street']!)
+  const step = script.steps.find(({ id }) => id === 'on:B1')!
+
+  it('is looked at while the boiler has stopped and the pump goes on, and then once all is at rest', () => {
+    expect(step).toMatchObject({ calls: [], runsOn: ['B1', 'P1'], feature: 'a boiler that runs on' })
+    expect(step.does.join(' ')).toContain('2:00')
+    // Half of its two minutes are over by then, and what the valves took to shut.
+    expect(step.after).toBeGreaterThanOrEqual(60)
+    expect(step.after).toBeLessThan(120)
+    const at = script.steps.indexOf(step)
+    expect(script.steps[at - 1]).toMatchObject({ id: 'back', calls: ['zone1', 'zone2'] })
+    expect(script.steps[at + 1]!.does[0]).toBe('Turn all up again.')
+    expect(script.steps.at(-1)!.expects).toContainEqual(expect.objectContaining({ id: 'runs:P1', so: false }))
+  })
+
+  it('misses the pump of a boiler whose over-run is not set, and one that only the valves feed', () => {
+    const unset = { ...job, parts: { ...job.parts, B1: { ...job.parts.B1!, figures: { postRun: 0 } } } }
+    expect(triedBy(script, unset).map(({ step, id }) => `${step} ${id}`)).toEqual(['on:B1 runsOn:B1', 'on:B1 runs:P1'])
+    const without = scriptOf(unset)
+    expect(without.steps.some(({ id }) => id.startsWith('on:'))).toBe(false)
+    expect(without.steps.find(({ id }) => id === 'warm:zone2')!.does[0]).toContain('Turn its dial')
+  })
+})
+
+describe('a valve that follows a signal', () => {
+  const { job, script } = of(plants['botany-house']!)
+  const step = (id: string) => script.steps.find((one) => one.id === id)!
+
+  it('is tried at nothing, half and all: signal and position are read at each', () => {
+    expect(step('half:zone1')).toMatchObject({ calls: ['zone1'], signals: { zone1: 6 } })
+    expect(step('half:zone1').does[0]).toBe('Set Controller 1, output 1 to 6 V: half way.')
+    expect(step('half:zone2').does[0]).toBe('Set Controller 1, output 2 to 12 mA: half way.')
+    const volts = (id: string) => step(id).reads.map(({ least, most }) => Math.round((least + most!) / 2))
+    expect(volts('half:zone1')).toEqual([6, 6])
+    expect(volts('alone:zone1')).toEqual([10, 10])
+    expect(script.steps.some(({ id }) => id === 'half:zone3')).toBe(false)
+  })
+
+  it('fails half way where the wall has it reversed, or where its range is another', () => {
+    const wall = (figures: Record<string, number>) => ({
+      ...job,
+      parts: { ...job.parts, V1: { ...job.parts.V1!, figures: { ...job.parts.V1!.figures, ...figures } } },
+    })
+    const missed = (figures: Record<string, number>) => triedBy(script, wall(figures)).map(({ step }) => step)
+    expect(missed({ reversed: 1 })).toContain('alone:zone1')
+    // On 0 to 10 V it stands too far open at 6 V, and right at both ends.
+    expect(missed({ low: 0 })).toEqual(['half:zone1'])
+  })
+
+  it('half open is neither open nor shut', () => {
+    const bench = new ProveBench(job)
+    bench.bring(step('half:zone1'))
+    expect(bench.shows({ part: 'V1', looks: 'half' })).toBe(true)
+    bench.bring(step('all'))
+    expect(bench.shows({ part: 'V1', looks: 'half' })).toBe(false)
+    bench.bring(step('off'))
+    expect(bench.shows({ part: 'V1', looks: 'half' })).toBe(false)
   })
 })
 

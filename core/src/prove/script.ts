@@ -26,6 +26,9 @@ interface Draft extends Bringing {
   readonly byMeter?: true
   readonly feature?: string
   readonly cautions?: readonly string[]
+  /** The boiler that is looked at while it runs on; the zone whose signal is set to the middle. */
+  readonly runningOn?: string
+  readonly half?: string
 }
 
 /**
@@ -40,7 +43,7 @@ export function scriptOf(job: Job): Script {
   const plant = plantOf(job)
   const intent = intentOf(job)
   const bench = new ProveBench(job)
-  const steps = draftsOf(job, plant, intent).map((draft) => stepOf(job, plant, intent, bench, draft))
+  const steps = draftsOf(job, plant, intent).flatMap((draft) => stepOf(job, plant, intent, bench, draft))
   return { steps, coverage: coverageOf(job, steps) }
 }
 
@@ -165,6 +168,20 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
         opened: [],
       })
   }
+  for (const boiler of plant.runOn)
+    drafts.push({
+      id: `on:${boiler}`,
+      name: `${labelOf(job, boiler)} runs on`,
+      does: [
+        `Turn all down and stay: the burner goes out, and the pump goes on for ${clockWords(plant.parts.get(boiler)!.figures.postRun ?? 0)} with every valve shut or shutting.`,
+        'Feel the bypass get warm: without a way for the water the boiler bangs and trips.',
+      ],
+      places: [...new Set([...askAt(all), plant.placeOf(boiler)])],
+      calls: [],
+      opened: [],
+      runningOn: boiler,
+      feature: 'a boiler that runs on',
+    })
   for (const zone of zones.filter(({ id }) => plant.tanks.includes(id)))
     drafts.push({
       id: `warm:${zone.id}`,
@@ -175,6 +192,18 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
       opened: [],
       warm: [zone.id],
       feature: 'a tank with a thermostat',
+    })
+  for (const zone of zones.filter(({ id }) => plant.following.includes(id)))
+    drafts.push({
+      id: `half:${zone.id}`,
+      name: `${zone.name} at half signal`,
+      does: ['All others down. Its position goes back to where the signal came from: read both.'],
+      places: askAt([zone.id]),
+      calls: [zone.id],
+      opened: [],
+      half: zone.id,
+      reads: loadReads(plant, [zone.id]),
+      feature: 'a valve that follows a signal',
     })
   for (const boiler of plant.keptWarm)
     drafts.push({
@@ -211,38 +240,58 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
     opened: [],
     reads: loadReads(plant, []),
   })
-  return drafts
+  // What is tried while all call, and comes after a step at which some did not.
+  const again = (draft: Draft, i: number) => /^(warm|limit):/.test(draft.id) && drafts[i - 1]!.calls.length < all.length
+  return drafts.map((draft, i) => (again(draft, i) ? { ...draft, does: ['Turn all up again.', ...draft.does] } : draft))
 }
 
-function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench, draft: Draft): Step {
-  const { id, name, does, places, calls, opened, warm, limited, cool, dead, byMeter, feature, cautions = [] } = draft
+function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench, draft: Draft): Step[] {
+  const { id, name, places, calls, opened, warm, limited, cool, dead, byMeter, feature, cautions = [] } = draft
+  const { runningOn, half } = draft
+  const running = runningOn === undefined ? undefined : bench.bringToRunOn(runningOn)
+  if (runningOn !== undefined && !running) return []
+  const middle = half === undefined ? undefined : bench.halfSignal(half)
+  if (half !== undefined && middle === undefined) return []
   const bringing: Bringing = {
     calls,
     opened,
     ...(warm ? { warm } : {}),
     ...(limited ? { limited } : {}),
     ...(cool ? { cool } : {}),
+    ...(half !== undefined && middle !== undefined ? { signals: { [half]: middle } } : {}),
+    ...running,
   }
-  const seconds = bench.bring(bringing)
+  const seconds = running?.after ?? bench.bring(bringing)
   const reads = (draft.reads ?? []).flatMap((one) => bounded(bench, job, one))
-  return {
-    id,
-    name,
-    does,
-    places,
-    ...bringing,
-    waits: { usual: Math.round(seconds), notBefore: Math.round(seconds * SLOW) },
-    expects: expectationsOf(job, plant, intent, bringing),
-    reads,
-    cautions: [
-      ...cautions,
-      ...(reads.length > 0 && !dead && !cautions.includes(LINE) ? [LIVE] : []),
-      ...(seconds > LONG ? [`Not a fault before ${clockWords(seconds * SLOW)}.`] : []),
-    ],
-    ...(dead ? { dead } : {}),
-    ...(byMeter ? { byMeter } : {}),
-    ...(feature ? { feature } : {}),
-  }
+  return [
+    {
+      id,
+      name,
+      does: [...(half === undefined ? [] : [signalTo(job, half, middle!)]), ...draft.does],
+      places,
+      ...bringing,
+      // What is looked at on its way has its moment; there is nothing to wait for beyond it.
+      waits: { usual: Math.round(seconds), notBefore: Math.round(running ? seconds : seconds * SLOW) },
+      expects: expectationsOf(job, plant, intent, bringing),
+      reads,
+      cautions: [
+        ...cautions,
+        ...(reads.length > 0 && !dead && !cautions.includes(LINE) ? [LIVE] : []),
+        ...(seconds > LONG && !running ? [`Not a fault before ${clockWords(seconds * SLOW)}.`] : []),
+      ],
+      ...(dead ? { dead } : {}),
+      ...(byMeter ? { byMeter } : {}),
+      ...(feature ? { feature } : {}),
+    },
+  ]
+}
+
+/** What to set, and on what. */
+function signalTo(job: Job, zone: string, value: number): string {
+  const { thermostat, output, signal } = job.zones[zone]!
+  const milliamps = signal === '4-20 mA'
+  const by = `${labelOf(job, thermostat!)}${output === undefined ? '' : `, output ${output}`}`
+  return `Set ${by} to ${value} ${milliamps ? 'mA' : 'V'}: half way.`
 }
 
 /** Sound parts differ by a fifth in their times. */

@@ -4,7 +4,7 @@ import type { MeterMode } from '../meter/meter.ts'
 export interface Expectation {
   readonly id: string
   readonly part: string
-  readonly looks: 'open' | 'runs' | 'called' | 'burns'
+  readonly looks: 'open' | 'half' | 'runs' | 'runsOn' | 'called' | 'burns'
   readonly so: boolean
   readonly says: string
 }
@@ -35,6 +35,12 @@ export interface Bringing {
   readonly limited?: readonly string[]
   /** Boilers whose water has gone below their low limit. */
   readonly cool?: readonly string[]
+  /** What the signal of a zone is set to besides nothing and all, by zone: volts or milliamps, as its knob has it. */
+  readonly signals?: Readonly<Record<string, number>>
+  /** It is looked at so many seconds after, and not once all is at rest. */
+  readonly after?: number
+  /** Boilers and pumps that go on for a while after the last call, by id. */
+  readonly runsOn?: readonly string[]
 }
 
 /** One line of the script: where to stand, what to do, what to wait for, what to find. */
@@ -62,9 +68,17 @@ export interface NotCovered {
   readonly why: string
 }
 
+/** What of a plant's contacts, loads and separations a script tries, and the fewest steps that could do what it does. */
+export interface Coverage {
+  readonly done: number
+  readonly of: number
+  readonly notCovered: readonly NotCovered[]
+  readonly fewest: number
+}
+
 export interface Script {
   readonly steps: readonly Step[]
-  readonly coverage: { readonly done: number; readonly of: number; readonly notCovered: readonly NotCovered[] }
+  readonly coverage: Coverage
 }
 
 /** What went otherwise at a step when a plant was tried by it. */

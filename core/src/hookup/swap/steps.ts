@@ -37,6 +37,10 @@ export function stepsOf(asked: Asked): SwapStep[] {
   const line = [old, next].some((one) => Object.values(one.terminals).some(({ circuit }) => circuit === 'line voltage'))
   const [before, fitted, last] = (own[old.class] ?? onTheWall)(asked)
   return [
+    // A new valve that is broken is found before the old one is out.
+    ...(next.class === 'valve'
+      ? [{ says: 'Try the new one on a bench first, as its bench check says; note its tag.' }]
+      : []),
     {
       says: 'Switch off, lock, and prove it dead at the points the run sheet names.',
       ...(line ? { caution: LINE } : {}),

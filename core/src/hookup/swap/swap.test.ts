@@ -220,11 +220,19 @@ it('what can hurt is said before the first conductor is lifted', () => {
   }
 })
 
-it('line voltage is cautioned at the first step, and only there where it is', () => {
+it('line voltage is cautioned where it is switched off, and only there where it is; a new valve is tried before that', () => {
   const quay = demoJobs['quay-terrace']!()
   const valve = zonesInOrder(quay)[0]!.valve!
-  expect(done(quay, valve, quay.parts[valve]!.kind).steps[0]!.caution).toContain('Line voltage')
-  expect(done(kestrel(), 'V2', 'valve/motor-4').steps[0]!.caution).toBeUndefined()
+  const off = (job: Job, part: string, kind: string) => {
+    const { steps } = done(job, part, kind)
+    expect(steps[0]!.says).toContain('Try the new one on a bench first')
+    expect(steps[1]!.says).toContain('Switch off, lock')
+    return steps[1]!.caution
+  }
+  expect(off(quay, valve, quay.parts[valve]!.kind)).toContain('Line voltage')
+  expect(off(kestrel(), 'V2', 'valve/motor-4')).toBeUndefined()
+  const thermostat = zonesInOrder(kestrel())[0]!.thermostat!
+  expect(done(kestrel(), thermostat, kestrel().parts[thermostat]!.kind).steps[0]!.says).toContain('Switch off, lock')
 })
 
 it.each([

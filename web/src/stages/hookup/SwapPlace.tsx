@@ -9,6 +9,7 @@ import { Button, Card } from '../../ui/controls.tsx'
 import { KindDrawing } from '../../ui/KindDrawing.tsx'
 import { Pick } from '../../ui/pick.tsx'
 import { PrintHead } from '../../views/PrintHead.tsx'
+import { NewOne } from './NewOne.tsx'
 
 /** A part out and another in: core for core, what it does to the transformer, and the steps; planned by one press. */
 export function SwapPlace() {
@@ -79,7 +80,11 @@ export function SwapPlace() {
           />
         </div>
       </div>
-      {swap.ok ? <Worked swap={swap.value} plan={plan} part={part} /> : <p>{swap.failures[0]!.remedy}</p>}
+      {swap.ok ? (
+        <Worked swap={swap.value} plan={plan} part={part} kind={offer.kind} />
+      ) : (
+        <p>{swap.failures[0]!.remedy}</p>
+      )}
     </div>
   )
 }
@@ -87,7 +92,8 @@ export function SwapPlace() {
 /** An offer as the address names it. */
 const keyOf = ({ kind, va }: Incoming) => (va === undefined ? kind : `${kind} ${va}`)
 
-function Worked({ swap, plan, part }: { swap: Swap; plan: Job; part: string }) {
+function Worked({ swap, plan, part, kind }: { swap: Swap; plan: Job; part: string; kind: string }) {
+  const comesIn = kindOf({ kind })
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
@@ -129,6 +135,7 @@ function Worked({ swap, plan, part }: { swap: Swap; plan: Job; part: string }) {
             </p>
           </Card>
         ))}
+        {comesIn && <NewOne key={kind} kind={comesIn} place={labelOf(plan, part)} />}
         {swap.lost.length > 0 && (
           <Card title="Changed by hand, without a place any more">
             <ul className="list-disc px-9 pt-1 pb-3">

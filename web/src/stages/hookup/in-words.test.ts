@@ -1,7 +1,7 @@
 import { documentOf, plannedJob, runSheet } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { expect, it } from 'vitest'
-import { sheetRows, sheetSays } from './in-words.ts'
+import { benchNote, sheetRows, sheetSays } from './in-words.ts'
 
 const join = (does: 'land' | 'move' | 'lift') => ({ does }) as never
 
@@ -21,4 +21,13 @@ it('every line of the sheet is a row as wide as its head, in the order of the wo
   expect(rows).toHaveLength(joins.length)
   expect(rows.every((row) => row.length === head!.length)).toBe(true)
   expect(rows.map(([order]) => order)).toEqual(joins.map((_, i) => String(i + 1)))
+})
+
+it('a bench check leaves a note with its tag, if it has one', () => {
+  expect(benchNote('Zone valve', 'Valve 2', ' 88 ', true)).toBe(
+    'Bench check of the new Zone valve for Valve 2, tag 88: as it should.',
+  )
+  expect(benchNote('Zone valve', 'Valve 2', '', false)).toBe(
+    'Bench check of the new Zone valve for Valve 2: not as it should, not to be fitted.',
+  )
 })

@@ -54,3 +54,7 @@ export const sheetRows = (job: Job, joins: readonly Join[]): string[][] => [
     '',
   ]),
 ]
+
+/** The note that is left of a bench check: what was tried, for which place, what it is told by, and how it came out. */
+export const benchNote = (kind: string, place: string, tag: string, sound: boolean): string =>
+  `Bench check of the new ${kind} for ${place}${tag.trim() === '' ? '' : `, tag ${tag.trim()}`}: ${sound ? 'as it should' : 'not as it should, not to be fitted'}.`

@@ -1,5 +1,6 @@
 import { figuresOf, type PartKind } from '@civil-lantern/core'
 import type { ReactNode } from 'react'
+import { BenchCheckCard } from '../../ui/BenchCheckCard.tsx'
 import { Card } from '../../ui/controls.tsx'
 import { InsideDrawing } from './InsideDrawing.tsx'
 import { TypicalCard } from './TypicalCard.tsx'
@@ -61,6 +62,7 @@ export function KindSheet({ kind, aside, children }: { kind: PartKind; aside?: R
           </Card>
         )}
         <TypicalCard kind={kind} />
+        <BenchCheckCard kind={kind} />
         {kind.tells && kind.tells.length > 0 && (
           <Card title="What hand, ear and eye notice">
             <ul className="list-disc space-y-1 py-3 pr-4 pl-9">

@@ -117,7 +117,7 @@ export function StepCard({
         ))}
       </ol>
       {step.dead && <GateCard job={job} gate={gate} />}
-      {!shut && step.waits.usual > 1 && <Wait key={step.id} seconds={step.waits} />}
+      {!shut && step.waits.usual > 1 && <Wait key={step.id} seconds={step.waits} moment={step.after !== undefined} />}
       {!shut && !step.dead && (
         <div className="grid gap-2">
           <p className="text-soft">Expected. Touch what is otherwise.</p>
@@ -205,8 +205,11 @@ export function StepCard({
           )}
           {done.outcome === 'fail' && cold.length === 0 && (
             <p className="mt-1">
-              Nothing stays cold by this: something is live, open or running that should not be. Whether the record
-              knows of it is in{' '}
+              Nothing stays cold by this:{' '}
+              {step.expects.some(({ id, so }) => so && done.misses.includes(id))
+                ? 'something stands still that should go on without a call.'
+                : 'something is live, open or running that should not be.'}{' '}
+              Whether the record knows of it is in{' '}
               <Link
                 to={`/jobs/${session.id}/scheme/checks/combinations`}
                 className="font-semibold underline underline-offset-4"
@@ -227,7 +230,9 @@ const words = { pass: 'As expected', fail: 'Not as expected', 'could not': 'Coul
 /** What a thing does when it does not do what it should. */
 const contrary = {
   open: ['stays shut', 'stands open'],
+  half: ['does not stand half open', 'stands half open'],
   runs: ['does not run', 'runs'],
+  runsOn: ['does not run on', 'runs on'],
   called: ['is not called', 'is called'],
   burns: ['does not burn', 'burns'],
 } as const
@@ -277,8 +282,8 @@ function ReadingField({
   )
 }
 
-/** Counts the seconds since a step was brought about: it is no fault before its time. */
-function Wait({ seconds: { usual, notBefore } }: { seconds: Step['waits'] }) {
+/** Counts the seconds since a step was brought about: it is no fault before its time, or it is looked at in that moment. */
+function Wait({ seconds: { usual, notBefore }, moment }: { seconds: Step['waits']; moment: boolean }) {
   const [from, setFrom] = useState<number>()
   const [now, setNow] = useState(0)
   useEffect(() => {
@@ -300,10 +305,14 @@ function Wait({ seconds: { usual, notBefore } }: { seconds: Step['waits'] }) {
       </Button>
       <span className="tabular-nums">
         {from === undefined
-          ? `All is at rest after ${inMinutes(usual)}; not a fault before ${inMinutes(notBefore)}.`
+          ? moment
+            ? `Look ${inMinutes(usual)} after: it lasts only a while.`
+            : `All is at rest after ${inMinutes(usual)}; not a fault before ${inMinutes(notBefore)}.`
           : left > 0
-            ? `${inMinutes(Math.ceil(left))} more, then it counts.`
-            : 'It counts now.'}
+            ? `${inMinutes(Math.ceil(left))} more, then ${moment ? 'look' : 'it counts'}.`
+            : moment
+              ? 'Look now.'
+              : 'It counts now.'}
       </span>
       {from !== undefined && <Bar share={gone / notBefore} label="Waited" className="grow" />}
     </div>

@@ -18,8 +18,12 @@ const run = (more: Partial<ProofRun> = {}): ProofRun =>
 describe('the verdict of a proof', () => {
   it('before it is begun says how much it would try', () => {
     expect(proofSays(undefined, undefined)).toBe('Working out the script.')
-    expect(proofSays(undefined, { steps: [], coverage: { done: 3, of: 4, notCovered: [] } })).toContain('75 %')
-    expect(proofSays(undefined, { steps: [], coverage: { done: 0, of: 0, notCovered: [] } })).toContain('0 %')
+    expect(proofSays(undefined, { steps: [], coverage: { done: 3, of: 4, notCovered: [], fewest: 1 } })).toContain(
+      '75 %',
+    )
+    expect(proofSays(undefined, { steps: [], coverage: { done: 0, of: 0, notCovered: [], fewest: 0 } })).toContain(
+      '0 %',
+    )
   })
   it('says where it is, what failed, and who signed', () => {
     expect(proofSays(run(), undefined)).toBe('Proof at step 2 of 3; nothing failed.')

@@ -19,7 +19,9 @@ export function proofSays(run: ProofRun | undefined, script: Pick<Script, 'steps
 export function grouped(expects: readonly Expectation[]): { says: string; of: readonly Expectation[] }[] {
   const words: Readonly<Record<Expectation['looks'], readonly [string, string]>> = {
     open: ['Open', 'Shut'],
+    half: ['Half open', 'Not half open'],
     runs: ['Runs', 'Stands still'],
+    runsOn: ['Runs on', 'Does not run on'],
     called: ['Called', 'Not called'],
     burns: ['Burns', 'Dark'],
   }

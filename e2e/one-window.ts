@@ -1,4 +1,4 @@
-import type { Browser } from 'puppeteer-core'
+import type { Browser, BrowserContext } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
 import { openBrowser, Window } from './browser.ts'
 import { Program } from './program.ts'
@@ -23,18 +23,29 @@ export function oneProgram(): { readonly program: Program; readonly browser: Bro
   }
 }
 
-/** As `oneProgram`, and for each test a window of its own in which nothing may complain. */
+/** What a page keeps besides what it was sent: a test begins without it, and with the program's own files already there. */
+const KEPT = 'cookies,local_storage,indexeddb,websql,file_systems,shared_storage'
+
+/** As `oneProgram`, and for each test a window of its own in which nothing may complain, on a device that keeps nothing yet. */
 export function oneWindowEach(opened: (window: Window) => void): Program {
   const house = oneProgram()
+  let context: BrowserContext
   let window: Window
+  beforeAll(async () => {
+    context = await house.browser.createBrowserContext()
+  })
   beforeEach(async () => {
-    window = await Window.open(await house.browser.createBrowserContext())
+    window = await Window.open(context)
     window.page.setDefaultTimeout(10_000)
     opened(window)
   })
   afterEach(async () => {
     expect(window.complaints).toEqual([])
-    await window.page.browserContext().close()
+    const session = await window.page.createCDPSession()
+    for (const page of await context.pages()) if (page !== window.page) await page.close()
+    await window.page.goto('about:blank')
+    await session.send('Storage.clearDataForOrigin', { origin: house.program.url, storageTypes: KEPT })
+    await window.page.close()
   })
   return house.program
 }

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import type { Entry } from '@civil-lantern/core'
@@ -16,6 +16,11 @@ export class Program {
   url = ''
   /** What lets the first person in, where people sign in. */
   invitation = ''
+
+  constructor() {
+    const { LANTERN_SEEDED: seeded } = process.env
+    if (seeded) copyFileSync(seeded, this.database)
+  }
 
   get database() {
     return join(this.#folder, 'lantern.sqlite')

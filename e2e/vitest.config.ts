@@ -6,8 +6,10 @@ export default defineConfig({
   test: {
     root: import.meta.dirname,
     include: ['*.test.ts'],
+    globalSetup: 'seeded.ts',
     // Much of a browser test is waiting: two files at a time share the cores.
     maxWorkers: 2,
+    isolate: false,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

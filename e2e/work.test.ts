@@ -95,6 +95,30 @@ it('a job is begun from a way of wiring, and another from it', async () => {
   expect([document.title, document.scheme?.id, document.before]).toEqual(['Net loft, annexe', 's3', null])
 })
 
+it('a job is begun from a wall as it was left; both jobs of the site lie beside each other', async () => {
+  await window.goto(program.url)
+  await window.click('button', 'New job')
+  await window.fill('Name of the site', 'Kestrel Point, spring')
+  await window.click('button', 'An old job')
+  await window.choose('Old job', 'Kestrel Point')
+  await window.click('button', 'As left')
+  await window.click('button', 'Make the job')
+  await window.page.waitForFunction(() => location.pathname.endsWith('/survey'))
+  const row = (await program.jobs()).find(({ title }) => title === 'Kestrel Point, spring')!
+  const { document } = await program.job(row.id)
+  expect(document.before).toEqual(document.planned)
+  expect(Object.keys(document.planned.wires).length).toBeGreaterThan(50)
+  expect([document.task, document.survey.complaints]).toEqual(['', ''])
+  // The visit before is one tap away.
+  await (await window.page.waitForSelector('::-p-xpath(//button[contains(., "change job or place")])'))!.click()
+  await window.sees('At this site before')
+  await (await window.page.waitForSelector(
+    '::-p-xpath(//*[@role="menuitem"][contains(., "Boiler room rebuild")])',
+  ))!.click()
+  await window.verdict('readings from the wall')
+  expect(window.page.url()).toContain('/jobs/kestrel-point/log')
+})
+
 it('the board: searched by what stands inside a job, put away, brought back, taken out, undone', async () => {
   await window.goto(program.url)
   await window.verdict('jobs.')

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
-import { type Entry, nextEntry } from '@civil-lantern/core'
+import { drawingsOf, type Entry, foundOf, nextEntry } from '@civil-lantern/core'
 import { demoFiles } from '@civil-lantern/core/demo'
 import { unzipSync, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
@@ -104,10 +104,16 @@ describe('an archive', () => {
     })
     await put('whole', hash, png)
     const zip = await bytesOf('/api/jobs/whole/archive.zip')
-    expect(Object.keys(unzipSync(zip)).sort()).toEqual(['job.lantern.json', `photos/${hash}.png`])
+    const drawings = drawingsOf(foundOf(file.document, []).job)
+    const names = drawings.map((_, i) => `drawings/${String(i + 1).padStart(2, '0')}.svg`)
+    expect(names.length).toBeGreaterThan(5)
+    expect(Object.keys(unzipSync(zip)).sort()).toEqual([...names, 'job.lantern.json', `photos/${hash}.png`])
+    expect(Buffer.from(unzipSync(zip)[names[0]!]!).toString()).toContain('its loops</title>')
     const read = readArchive(zip)
     if (!read.ok) throw new Error(read.failures[0]!.says)
-    expect(writeArchive(Buffer.from(unzipSync(zip)['job.lantern.json']!).toString(), read.value.photos)).toEqual(zip)
+    const text = Buffer.from(unzipSync(zip)['job.lantern.json']!).toString()
+    const { document, entries, photos } = read.value
+    expect(writeArchive(text, photos, drawingsOf(foundOf(document, entries).job))).toEqual(zip)
     // Beside the job it came from its entries have ids of their own; what names another entry names the new one.
     expect((await bring('whole-again', zip)).status).toBe(201)
     expect((await bring('whole-again', zip)).status).toBe(200)
@@ -115,6 +121,7 @@ describe('an archive', () => {
     const plain = (some: Buffer) =>
       Buffer.from(unzipSync(some)['job.lantern.json']!).toString().replaceAll('-whole-again', '')
     expect(plain(again)).toBe(plain(zip))
+    for (const name of names) expect(unzipSync(again)[name]).toEqual(unzipSync(zip)[name])
     expect(unzipSync(again)[`photos/${hash}.png`]).toEqual(unzipSync(zip)[`photos/${hash}.png`])
   })
 

@@ -13,6 +13,8 @@ import { inHours } from '../record/kinds/hours.ts'
 import { entryInWords } from '../record/kinds/index.ts'
 import { standInWords } from '../record/stand-in-words.ts'
 import { schemeCalled } from '../schemes/index.ts'
+import type { Drawing } from './drawings/drawing.ts'
+import { drawingsOf } from './drawings/index.ts'
 import { hoursIn } from './told.ts'
 
 export interface ReportTable {
@@ -34,6 +36,8 @@ export interface Report {
   readonly sections: readonly ReportSection[]
   /** Pictures at its end, by the hash of their bytes, with what they show. */
   readonly pictures: readonly { readonly file: string; readonly says: string }[]
+  /** Loops and ladders as they are drawn on paper. */
+  readonly drawings?: readonly Drawing[]
   readonly foot: string
 }
 
@@ -146,6 +150,7 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
       file: String(entry.body.file),
       says: `${when(entry.clock)} ${entry.by}: ${says(entry)}`,
     })),
+    drawings: drawingsOf(job),
     foot: `${document.title}, full report`,
   }
 }

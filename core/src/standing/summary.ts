@@ -22,11 +22,13 @@ export interface JobSummary {
   readonly findings: number
   /** The latest thing anybody wrote down. */
   readonly last?: { readonly says: string; readonly by: string; readonly at: string }
+  /** Where it is, as it is compared: jobs of one address are of one site. Empty where nobody wrote it down. */
+  readonly site: string
   /** Everything a search may look for, in lower case. */
   readonly search: string
 }
 
-export const SUMMARY_VERSION = 1
+export const SUMMARY_VERSION = 2
 
 /** What wants somebody first comes first. */
 const URGENT: readonly StageId[] = ['find', 'prove', 'hookup', 'scheme', 'load']
@@ -65,6 +67,7 @@ export function summaryOf(document: Document, entries: readonly Entry[]): JobSum
     ...(last
       ? { last: { says: entryInWords(job, last.body, entries).slice(0, 200), by: last.by, at: last.clock } }
       : {}),
+    site: document.site.address.trim().toLowerCase().replace(/\s+/g, ' '),
     search: searchText(document, entries),
   }
 }

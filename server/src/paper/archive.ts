@@ -1,4 +1,4 @@
-import { type Failure, fail, type Result, succeed } from '@civil-lantern/core'
+import { type Drawing, type Failure, fail, type Result, succeed, svgOf } from '@civil-lantern/core'
 import { type JobFile, readJobFile } from '@civil-lantern/core/validate'
 import { unzipSync, zipSync } from 'fflate'
 import { hashOf, LARGEST, type Photo, typeOf } from '../store/photos.ts'
@@ -11,14 +11,16 @@ const THINGS = 2000
 /** Every file in an archive has the same date, so that the same job makes the same archive. */
 const DATE = new Date(2000, 0, 1)
 
-/** Everything of a job as one file: its document and entries, and its pictures beside them by their hash. */
-export function writeArchive(jobFile: string, photos: readonly Photo[]): Buffer {
+/** Everything of a job as one file: its document and entries, its pictures beside them by their hash, and its drawings. */
+export function writeArchive(jobFile: string, photos: readonly Photo[], drawings: readonly Drawing[] = []): Buffer {
   const files: Record<string, [Uint8Array, { level: 0 | 6; mtime: Date }]> = {
     [JOB]: [Buffer.from(jobFile), { level: 6, mtime: DATE }],
   }
   // A picture is packed already.
   for (const { hash, type, bytes } of [...photos].sort((a, b) => (a.hash < b.hash ? -1 : 1)))
     files[`photos/${hash}.${ENDING[type]}`] = [bytes, { level: 0, mtime: DATE }]
+  for (const [i, drawing] of drawings.entries())
+    files[`drawings/${String(i + 1).padStart(2, '0')}.svg`] = [Buffer.from(svgOf(drawing)), { level: 6, mtime: DATE }]
   return Buffer.from(zipSync(files))
 }
 
@@ -52,6 +54,8 @@ export function readArchive(zip: Buffer): Result<JobFile & { photos: Photo[] }> 
   if (!job.ok) return job
   const photos: Photo[] = []
   for (const [name, content] of Object.entries(rest)) {
+    // Drawings are made of the job, and are made again.
+    if (/^drawings\/\d+\.svg$/.test(name)) continue
     const hash = /^photos\/([0-9a-f]{64})\.(jpg|png)$/.exec(name)?.[1]
     if (!hash)
       return wrong('foreign', name.slice(0, 120), `"${name.slice(0, 120)}" is nothing an archive of a job holds.`)

@@ -22,6 +22,9 @@ it.each(Object.entries(demoFiles))('%s: every reading of its log stands in its r
   expect(words).toContain(document.title.replaceAll('’', '\x92').slice(0, 12))
   const readings = entries.filter(({ body }) => body.kind === 'reading')
   for (const { body } of readings) expect(words).toContain(String(body.shows).replace('Ω', 'ohm'))
+  const drawings = fullReport(document, entries).drawings ?? []
+  expect(drawings.length).toBeGreaterThan(2)
+  for (const { title } of drawings) expect(words).toContain(title.replaceAll('’', '\x92'))
 })
 
 it.each(Object.entries(demoFiles))(

@@ -1,4 +1,4 @@
-import type { Report, ReportTable } from '@civil-lantern/core'
+import type { Drawing, Report, ReportTable, Shape } from '@civil-lantern/core'
 import PDFDocument from 'pdfkit'
 import type { Photo } from '../store/photos.ts'
 
@@ -11,7 +11,7 @@ const plain = (text: string) =>
     .replaceAll('≈', 'about ')
     .replaceAll('→', ' to ')
     .replaceAll('−', '-')
-    .replace(/[^\n\x20-\x7e\xa0-\xff\u2013\u2014\u2018\u2019\u201c\u201d\u2022\u20ac]/g, '?')
+    .replace(/[^\n\x20-\x7e\xa0-\xff\u2013\u2014\u2018\u2019\u201c\u201d\u2022\u2026\u20ac]/g, '?')
 
 /**
  * A report as a PDF: A4, headings, paragraphs, tables that go on over pages, the page’s number and what it is of at its foot.
@@ -42,6 +42,7 @@ export function reportPdf(report: Report, pictures: readonly Photo[], made: stri
     for (const line of lines) pdf.text(plain(line), { paragraphGap: 2.5 })
     if (table && table.rows.length > 0) tableIn(pdf, table)
   }
+  for (const drawing of report.drawings ?? []) drawingIn(pdf, drawing)
   picturesIn(pdf, report, new Map(pictures.map((one) => [one.hash, one.bytes])))
   const { count } = pdf.bufferedPageRange()
   for (let page = 0; page < count; page++) {
@@ -64,6 +65,46 @@ const bottomOf = (pdf: Pdf) => pdf.page.height - MARGIN
 
 function room(pdf: Pdf, height: number) {
   if (pdf.y + height > bottomOf(pdf)) pdf.addPage()
+}
+
+/** Where text stands beside its point: the middle of its letters is below their base line. */
+const ascent = 0.72
+
+/** A drawing as wide as the page at most, whole on one page, with its title above it. */
+function drawingIn(pdf: Pdf, { title, width, height, shapes }: Drawing) {
+  const wide = pdf.page.width - 2 * MARGIN
+  const scale = Math.min(LARGEST_SCALE, wide / width, (bottomOf(pdf) - MARGIN - TITLE) / height)
+  room(pdf, height * scale + TITLE)
+  pdf.moveDown(0.6).font('Helvetica-Bold').fontSize(11).text(plain(title)).font('Helvetica')
+  const top = pdf.y + 4
+  pdf.save().translate(MARGIN, top).scale(scale).strokeColor(INK).fillColor(INK)
+  for (const shape of shapes) shapeIn[shape.is](pdf, shape as never)
+  pdf.restore().fillColor('black').font('Helvetica').fontSize(SIZE)
+  pdf.x = MARGIN
+  pdf.y = top + height * scale + 6
+}
+
+const INK = '#17242c'
+const TITLE = 34
+/** Its letters are those of a table at this size, and two ladders stand on a page. */
+const LARGEST_SCALE = 0.72
+
+const shapeIn: { readonly [Is in Shape['is']]: (pdf: Pdf, shape: Extract<Shape, { is: Is }>) => void } = {
+  line(pdf, { points: [first, ...rest], width }) {
+    if (!first) return
+    pdf.moveTo(first[0], first[1])
+    for (const [x, y] of rest) pdf.lineTo(x, y)
+    pdf.lineWidth(width).stroke()
+  },
+  circle: (pdf, { x, y, r }) => pdf.lineWidth(1.6).circle(x, y, r).fillAndStroke('white', INK).fillColor(INK),
+  box: (pdf, { x, y, width, height, round }) =>
+    pdf.lineWidth(1.6).roundedRect(x, y, width, height, round).fillAndStroke('white', INK).fillColor(INK),
+  text(pdf, { x, y, size, anchor, bold, says }) {
+    const text = plain(says)
+    pdf.font(bold ? 'Helvetica-Bold' : 'Helvetica').fontSize(size)
+    const left = anchor === 'start' ? 0 : pdf.widthOfString(text) * (anchor === 'end' ? 1 : 0.5)
+    pdf.text(text, x - left, y - size * ascent, { lineBreak: false })
+  },
 }
 
 const PICTURE = 260

@@ -1,4 +1,4 @@
-import { photosIn } from '@civil-lantern/core'
+import { drawingsOf, foundOf, photosIn, plannedJob } from '@civil-lantern/core'
 import { door, writeJobFile } from '@civil-lantern/core/validate'
 import Router from '@koa/router'
 import rawBody from 'raw-body'
@@ -61,7 +61,8 @@ export function photoRoutes(jobs: Jobs, entries: Entries, photos: Photos) {
     const known = await entries.of(id)
     ctx.attachment(`${id}.lantern.zip`)
     ctx.type = 'application/zip'
-    ctx.body = writeArchive(writeJobFile(job.document, known), await photos.of(id, photosIn(known)))
+    const drawn = job.document.before === null ? plannedJob(job.document) : foundOf(job.document, known).job
+    ctx.body = writeArchive(writeJobFile(job.document, known), await photos.of(id, photosIn(known)), drawingsOf(drawn))
   })
 
   router.post('/archives/:id', async (ctx) => {

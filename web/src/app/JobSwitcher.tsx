@@ -1,10 +1,12 @@
 import { openFindings } from '@civil-lantern/core'
 import { useQuery } from '@tanstack/react-query'
+import { format } from 'date-fns'
 import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useNavigate } from 'react-router'
 import { api } from '../data/api.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
+import { lastTouched, othersOfSite } from '../data/same-site.ts'
 import { placeIn, views } from '../stages/scheme/places.ts'
 import { stageOf, stages } from '../stages/stages.ts'
 import { usePlace } from './use-place.ts'
@@ -17,6 +19,7 @@ export function JobSwitcher() {
   const { job, session } = useSession()
   const navigate = useNavigate()
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: api.jobs })
+  const sameSite = othersOfSite(jobs.data ?? [], session.id)
   const { stage, view } = usePlace()
   const here = placeIn(stage, view)
   const count = Object.keys(job.zones).length
@@ -76,8 +79,24 @@ export function JobSwitcher() {
             All jobs
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          {sameSite.length > 0 && (
+            <>
+              <DropdownMenu.Label className="px-3 pt-1 text-soft">At this site before</DropdownMenu.Label>
+              {sameSite.map((one) => (
+                <DropdownMenu.Item
+                  key={one.id}
+                  onSelect={() => void navigate(`/jobs/${one.id}/log`)}
+                  className="flex min-h-11 cursor-pointer items-center justify-between gap-3 rounded-control px-3 data-highlighted:bg-well"
+                >
+                  <span className="truncate">{one.task || one.title}</span>
+                  <span className="shrink-0 text-soft">{format(new Date(lastTouched(one)), 'd MMM yyyy')}</span>
+                </DropdownMenu.Item>
+              ))}
+              <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            </>
+          )}
           {jobs.data
-            ?.filter((one) => one.id !== session.id && one.shelf === 'open')
+            ?.filter((one) => one.id !== session.id && one.shelf === 'open' && !sameSite.includes(one))
             .slice(0, 12)
             .map((one) => (
               <DropdownMenu.Item

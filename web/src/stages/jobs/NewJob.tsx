@@ -1,10 +1,11 @@
 import {
   addZone,
+  asLeft,
   beginnings,
   begunFrom,
   blankJob,
+  type Document,
   documentOf,
-  type Job,
   type Practice,
   plannedJob,
   schemeCalled,
@@ -34,6 +35,7 @@ export function NewJob({
   const [from, setFrom] = useState<From>('nothing')
   const [way, setWay] = useState('')
   const [old, setOld] = useState('')
+  const [as, setAs] = useState<'planned' | 'left'>('planned')
   const add = useAddJob(() => {
     onOpenChange(false)
     setTitle('')
@@ -43,18 +45,24 @@ export function NewJob({
   const oldOnes = jobs.filter((job) => job.practice === practice && job.shelf !== 'out')
   const oldOne = oldOnes.find(({ id }) => id === old) ?? oldOnes[0]
 
-  async function begun(name: string): Promise<Job> {
-    if (from === 'way' && scheme) return begunFrom(scheme, name)
-    if (from === 'job' && oldOne) return { ...plannedJob((await api.job(oldOne.id)).document), title: name, task: '' }
+  async function begun(name: string): Promise<Document> {
+    if (from === 'way' && scheme) return documentOf(begunFrom(scheme, name))
+    if (from === 'job' && oldOne) {
+      const { document } = await api.job(oldOne.id)
+      const left = as === 'left' ? asLeft(document, (await api.entries(oldOne.id, 0)).entries) : undefined
+      if (as === 'left' && !left)
+        throw new Error('Nobody has been at the wall of that job: begin from its plan instead.')
+      return left ? { ...left, title: name } : documentOf({ ...plannedJob(document), title: name, task: '' })
+    }
     const job = blankJob(name, practice)
     addZone(job)
-    return job
+    return documentOf(job)
   }
   async function make() {
     const name = title.trim()
     if (!name) return
     try {
-      add.mutate({ id: slug(name), document: documentOf(await begun(name)) })
+      add.mutate({ id: slug(name), document: await begun(name) })
     } catch (error) {
       toast.error(error instanceof Error ? error.message : 'The job to begin from cannot be read.')
     }
@@ -122,8 +130,25 @@ export function NewJob({
                 says: task ? `${name}: ${task}` : name,
               }))}
               onChange={setOld}
-              hint="Its survey and its plan come along; what was seen and read on its wall does not."
             />
+          )}
+          {from === 'job' && oldOne && (
+            <div>
+              <Segments
+                label="Of the old job"
+                value={as}
+                options={[
+                  { value: 'planned', says: 'As planned' },
+                  { value: 'left', says: 'As left' },
+                ]}
+                onChange={setAs}
+              />
+              <p className="mt-1 text-soft">
+                {as === 'planned'
+                  ? 'Its survey and its plan come along; what was seen and read on its wall does not.'
+                  : 'Its survey and its wall come along as the last visit left it; what was left open is in the notes.'}
+              </p>
+            </div>
           )}
         </div>
         <Button look="strong" type="submit" disabled={title.trim() === '' || add.isPending}>

@@ -26,6 +26,7 @@ const row = (
       tone: 'neutral',
       waits,
       findings,
+      site: '',
       search,
     },
     ...rest,

@@ -23,7 +23,7 @@ export function KindSheet({ kind, aside, children }: { kind: PartKind; aside?: R
         {aside}
       </div>
       {children}
-      <div className="grid items-start gap-3 xl:grid-cols-2">
+      <div className="gap-3 space-y-3 xl:columns-2 [&>*]:break-inside-avoid">
         <Card title="Inside" aside={`${elements.length} ${elements.length === 1 ? 'element' : 'elements'}`}>
           <div className="px-4 py-3">
             <InsideDrawing kind={kind} elements={elements} />

@@ -17,13 +17,16 @@ import {
   WELL,
 } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
+import { findSpeed } from './find-speed.ts'
 import { Random } from './random.ts'
 import { sampleJob } from './samples.ts'
+import { smallPlant } from './small-plant.ts'
 import { inTextbookOrder } from './textbook.ts'
 
 /**
  * Measures the search with the loop closed, beside the textbook order and half-splitting: plants with something hidden, their
- * figures drawn, their meter noisy. `npm run bench -- find [--every N] [--pairs N] [--worn N] [--jobs a,b] [--show] [--json]`.
+ * figures drawn, their meter noisy. `npm run bench -- find [--every N] [--pairs N] [--worn N] [--outside N] [--small N] [--jobs a,b]
+ * [--show] [--json]`.
  */
 const { values } = parseArgs({
   options: {
@@ -33,6 +36,8 @@ const { values } = parseArgs({
     pairs: { type: 'string', default: '200' },
     worn: { type: 'string', default: '100' },
     outside: { type: 'string', default: '60' },
+    /** Plants small enough for the best order to be worked out. */
+    small: { type: 'string', default: '42' },
     jobs: { type: 'string' },
     json: { type: 'boolean', default: false },
     /** Says the cases that went wrong. */
@@ -67,7 +72,7 @@ interface Case {
   readonly wrongParts: number
 }
 
-type Way = 'bits' | 'textbook' | 'halves'
+type Way = 'bits' | 'textbook'
 interface How {
   readonly lies?: number
   readonly way?: Way
@@ -105,6 +110,44 @@ function answer(wall: StandInWall, finder: Finder, wanted: Wanted, lies: number,
   // Somebody has the leads on another pair of terminals, or looks at another part.
   const others = finder.asks.filter((one: Ask) => one.ask === ask.ask && one.id !== ask.id)
   return wall.shows(others.length > 0 ? random.pick(others) : ask, stand)
+}
+
+/** Beside the best order there is, where it can be worked out whole. */
+function smallPlants() {
+  const random = new Random(5)
+  const ratios: { ours: number; halves: number }[] = []
+  for (let n = 0; n < number(values.small); n++) {
+    const [, job] = plants[n % plants.length]!
+    const zones = Object.keys(job.zones)
+    const plant = smallPlant(job, zones[Math.floor(n / plants.length) % zones.length]!, random)
+    if (plant) ratios.push({ ours: plant.ours / plant.best, halves: plant.halves / plant.best })
+  }
+  if (ratios.length === 0) return
+  const of = (which: 'ours' | 'halves') =>
+    Number((ratios.reduce((sum, one) => sum + one[which], 0) / ratios.length).toFixed(3))
+  const figures = {
+    'small plants': ratios.length,
+    'minutes over the best order': of('ours'),
+    'half-splitting over the best order': of('halves'),
+    worst: Number(Math.max(...ratios.map(({ ours }) => ours)).toFixed(3)),
+  }
+  if (values.json) console.log(JSON.stringify({ ...figures, goals: { 'minutes over the best order': 1.15 } }))
+  else
+    console.log(
+      `${figures['small plants']} plants of at most 16 classes and 30 tests: minutes over the best order ${figures['minutes over the best order']} (goal 1.15), at worst ${figures.worst}; half-splitting by place ${figures['half-splitting over the best order']}`,
+    )
+}
+
+function speedOn(name: string) {
+  const job = plants.find(([one]) => one === name)![1]
+  if (wanted && !wanted.includes(name)) return
+  const speed = findSpeed(job, Object.keys(job.zones)[0]!)
+  const goals = { timesSwitching: 3, firstProposal: 1000, allStands: 5000, next95: 100 }
+  if (values.json) console.log(JSON.stringify({ name: `speed, ${name}`, ...speed, goals }))
+  else
+    console.log(
+      `speed, ${name}, ${speed.suspects} suspects, ${speed.tests} tests in a stand: its table ${speed.table} ms, ${speed.timesSwitching} times bringing it about with each suspect once (goal 3); first proposal ${speed.firstProposal} ms (goal 1000), all stands ${speed.allStands} ms (goal 5000), the next test ${speed.next95} ms in 95 of 100 (goal 100), of ${speed.asked}`,
+    )
 }
 
 interface Line {
@@ -206,6 +249,8 @@ for (const [name, job] of plants) {
   if (own.length > 0) told(name, own, name === 'panel of six' ? { minutes: '12' } : {})
   console.error(`  ${name}: ${((performance.now() - began) / 1000).toFixed(0)} s`)
 }
+smallPlants()
+speedOn('panel of six')
 const single = told('single faults', all.single!, {
   right: '0.98',
   'first right': '0.92',

@@ -30,6 +30,9 @@ export class Ldl {
   readonly #dRe: Float64Array
   readonly #dIm: Float64Array
   readonly #spoilt: Uint8Array
+  /** Work space of `across`, all zero between two calls. */
+  readonly #wRe: Float64Array
+  readonly #wIm: Float64Array
 
   constructor({ below }: Elimination) {
     const size = below.length
@@ -71,6 +74,8 @@ export class Ldl {
     this.#dRe = new Float64Array(size)
     this.#dIm = new Float64Array(size)
     this.#spoilt = new Uint8Array(size).fill(1)
+    this.#wRe = new Float64Array(size)
+    this.#wIm = new Float64Array(size)
   }
 
   /** Where entry (i, k) of the matrix is kept, either way round. */
@@ -174,6 +179,43 @@ export class Ldl {
       xRe[k] = sumRe
       xIm[k] = sumIm
     }
+  }
+
+  /**
+   * What lies between two steps with the factors as they stand: bᵀ A⁻¹ b, with b one at the first and minus one at the other.
+   * With y = L⁻¹ b it is Σ y² / d, and y is zero off the two paths to the root: nothing else is looked at, and nothing is
+   * carried back. @param a,b steps; -1 for what is not among the unknowns
+   */
+  across(a: number, b: number): { re: number; im: number } {
+    const wRe = this.#wRe
+    const wIm = this.#wIm
+    if (a >= 0) wRe[a] = 1
+    if (b >= 0) wRe[b] = wRe[b]! - 1
+    let sumRe = 0
+    let sumIm = 0
+    let [one, other] = [a, b]
+    while (one >= 0 || other >= 0) {
+      // Parents come after their children: the lower of the two is next, and both where the paths have met.
+      const k = other < 0 || (one >= 0 && one <= other) ? one : other
+      if (one === k) one = this.#parent[k]!
+      if (other === k) other = this.#parent[k]!
+      const re = wRe[k]!
+      const im = wIm[k]!
+      wRe[k] = 0
+      wIm[k] = 0
+      if (re === 0 && im === 0) continue
+      const squareRe = re * re - im * im
+      const squareIm = 2 * re * im
+      sumRe += squareRe * this.#dRe[k]! - squareIm * this.#dIm[k]!
+      sumIm += squareRe * this.#dIm[k]! + squareIm * this.#dRe[k]!
+      const end = this.#columnStart[k + 1]!
+      for (let e = this.#columnStart[k]!; e < end; e++) {
+        const i = this.#rowOf[e]!
+        wRe[i] = wRe[i]! - (this.#lRe[e]! * re - this.#lIm[e]! * im)
+        wIm[i] = wIm[i]! - (this.#lRe[e]! * im + this.#lIm[e]! * re)
+      }
+    }
+    return { re: sumRe, im: sumIm }
   }
 }
 

@@ -255,16 +255,7 @@ export class Nodal {
 
   /** The impedance seen between two nodes with all sources asleep, ohms. `solve` must be up to date. */
   impedance(a: number, b: number): Phasor {
-    const ldl = this.#ldl
-    const [bRe, bIm, yRe, yIm, xRe, xIm] = this.#scratch
-    bRe.fill(0)
-    bIm.fill(0)
-    const at = (node: number) => this.#stepOf[node - 1]!
-    if (a > 0) bRe[at(a)] = 1
-    if (b > 0) bRe[at(b)] = bRe[at(b)]! - 1
-    ldl.forward(bRe, bIm, yRe, yIm)
-    ldl.backward(yRe, yIm, xRe, xIm)
-    const part = (x: Float64Array) => (a > 0 ? x[at(a)]! : 0) - (b > 0 ? x[at(b)]! : 0)
-    return { re: part(xRe), im: part(xIm) }
+    const at = (node: number) => (node > 0 ? this.#stepOf[node - 1]! : -1)
+    return this.#ldl.across(at(a), at(b))
   }
 }

@@ -8,7 +8,7 @@ import { Belief } from './belief.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { entropy, normal } from './likelihood.ts'
 import { minutesTo, repairMinutes, type Where, wrongRepair } from './minutes.ts'
-import { NAMED, type Open, type Proposed, proposalOf, ranked, tellLittle } from './proposals.ts'
+import { NAMED, type Open, type Proposed, proposalOf, ranked, tellLittle, type Weighed } from './proposals.ts'
 import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL, type Weighing } from './suspects.ts'
 import { type StandTable, shownAt, tableOf } from './table.ts'
@@ -111,7 +111,7 @@ export class Finder {
       yield* this.#tabled(all, now, seen)
       proposals = this.#proposals(open, stands, evidence, where, offers)
     }
-    return { units, ...this.#decided(units, proposals) }
+    return { units, ...this.#decided(units, open, proposals) }
   }
 
   /** The asks worth while in a stand. */
@@ -192,7 +192,7 @@ export class Finder {
     evidence: readonly Evidence[],
     where: Where,
     offers: (ask: Ask) => boolean,
-  ): Proposed[] {
+  ): Weighed[] {
     const asked = new Set(evidence.flatMap((one) => (one.is === 'shown' ? [keyOfAsk(one.ask, one.stand)] : [])))
     const isNew = (ask: Ask, column: number, table: StandTable) =>
       !asked.has(keyOfAsk(ask.id, table.stand)) && !this.#isOldNews(open, ask, column, table, evidence)
@@ -222,16 +222,17 @@ export class Finder {
    * One rule to stop: to name the repair costs less than the cheapest ask that could change it. Where nothing is left to ask
    * and more than one unit is, they are shown together: the asks cannot part them, eyes and hands at their places can.
    */
-  #decided(units: readonly UnitLeft[], proposals: readonly Proposed[]): Omit<Findings, 'units'> {
+  #decided(units: readonly UnitLeft[], open: Open, proposals: readonly Weighed[]): Omit<Findings, 'units'> {
     const [top] = units
     const [next, ...others] = proposals
     const known = top !== undefined && top.unit !== NONE && top.unit !== WELL
     const risk = top ? (1 - top.share) * wrongRepair(this.#job, top.unit) : 0
-    const changes = proposals.filter(({ answers }) => answers.some(({ leads }) => leads !== top?.says))
-    const cheapest = Math.min(...changes.map(({ minutes }) => minutes))
+    const first = open.units.findIndex(({ says }) => says === top?.says)
+    const changes = proposals.filter(({ leads }) => leads.some((unit) => unit !== first))
+    const cheapest = changes.reduce((least, { minutes }) => Math.min(least, minutes), Number.POSITIVE_INFINITY)
     if (known && top.share >= LEAST_SURE && (changes.length > 0 ? risk < cheapest : top.share >= SURE))
-      return { next: undefined, others: proposals.slice(0, 4), repair: top, look: [] }
-    if (next) return { next, others: others.slice(0, 4), repair: undefined, look: [] }
+      return { next: undefined, others: proposals.slice(0, 4).map(told), repair: top, look: [] }
+    if (next) return { next: told(next), others: others.slice(0, 4).map(told), repair: undefined, look: [] }
     let covered = 0
     const left = units.filter(({ share }) => {
       const wanted = covered < COVERED && share >= NAMED
@@ -239,9 +240,12 @@ export class Finder {
       return wanted
     })
     const worth = ({ unit, share }: UnitLeft) => share / repairMinutes(this.#job, unit)
-    return { next, others: [], repair: undefined, look: left.toSorted((a, b) => worth(b) - worth(a)) }
+    return { next: undefined, others: [], repair: undefined, look: left.toSorted((a, b) => worth(b) - worth(a)) }
   }
 }
+
+/** A proposal as it is shown, its answers in words. */
+const told = ({ leads: _, ...proposal }: Weighed): Proposed => proposal
 
 /** A reading on live line voltage. */
 const isLive = ({ line, power }: Ask): boolean => power && line === true

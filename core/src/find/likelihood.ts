@@ -58,13 +58,16 @@ export interface Band {
   readonly members: readonly number[]
 }
 
-/**
- * What may be shown, sorted into what one answer tells apart: the same word; numbers with no gap between them that is wider than
- * what a reading may be off. Only for choosing what to ask: belief uses the number itself.
- *
- * @param shown what each would show
- */
-export function bandsOf(shown: readonly Shown[], ohms: boolean): Band[] {
+/** What may be shown, in an order made once: words by what they say, numbers by their size. */
+export interface Sorted {
+  readonly words: ReadonlyMap<string, readonly number[]>
+  /** Whose number it is, the smallest first, and the numbers. */
+  readonly order: readonly number[]
+  readonly values: readonly number[]
+  readonly ohms: boolean
+}
+
+export function sortedBy(shown: readonly Shown[], ohms: boolean): Sorted {
   const words = new Map<string, number[]>()
   const numbers: { value: number; at: number }[] = []
   for (const [at, value] of shown.entries()) {
@@ -75,19 +78,55 @@ export function bandsOf(shown: readonly Shown[], ohms: boolean): Band[] {
     }
   }
   numbers.sort((a, b) => a.value - b.value)
-  const bands: Band[] = [...words].map(([says, members]) => ({ says, members }))
-  let first = 0
-  for (let i = 1; i <= numbers.length; i++) {
-    if (i < numbers.length && !apart(numbers[i - 1]!.value, numbers[i]!.value, ohms)) continue
-    const group = numbers.slice(first, i)
-    bands.push({
-      says: rangeInWords(group[0]!.value, group.at(-1)!.value, ohms),
-      members: group.map(({ at }) => at),
-    })
-    first = i
+  return { words, order: numbers.map(({ at }) => at), values: numbers.map(({ value }) => value), ohms }
+}
+
+/**
+ * What may be shown, sorted into what one answer tells apart: the same word; numbers with no gap between them that is wider than
+ * what a reading may be off. Only for choosing what to ask: belief uses the number itself.
+ *
+ * @param placed where each stands in the list of those that count; -1 for one that does not
+ */
+export function bandsIn({ words, order, values, ohms }: Sorted, placed: ArrayLike<number>): Band[] {
+  const bands: Band[] = []
+  for (const [says, all] of words) {
+    const members: number[] = []
+    for (const at of all) if (placed[at]! >= 0) members.push(placed[at]!)
+    if (members.length > 0) bands.push({ says, members })
   }
+  let members: number[] = []
+  let [low, high] = [0, 0]
+  const close = () => {
+    if (members.length === 0) return
+    const [from, to] = [low, high]
+    // In words only where somebody reads it: most of what could be asked is never offered.
+    bands.push({
+      get says() {
+        return rangeInWords(from, to, ohms)
+      },
+      members,
+    })
+    members = []
+  }
+  for (let i = 0; i < order.length; i++) {
+    const place = placed[order[i]!]!
+    if (place < 0) continue
+    const value = values[i]!
+    if (members.length > 0 && apart(high, value, ohms)) close()
+    if (members.length === 0) low = value
+    high = value
+    members.push(place)
+  }
+  close()
   return bands
 }
+
+/** The same of a list in which all count. @param shown what each would show */
+export const bandsOf = (shown: readonly Shown[], ohms: boolean): Band[] =>
+  bandsIn(
+    sortedBy(shown, ohms),
+    shown.map((_, at) => at),
+  )
 
 const apart = (low: number, high: number, ohms: boolean): boolean =>
   ohms

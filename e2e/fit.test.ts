@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import { gzipSync } from 'node:zlib'
 import { documentOf, nextEntry } from '@civil-lantern/core'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -59,6 +60,7 @@ const screens = [
   '/jobs/sable-row/scheme/checks',
   '/sums/drop',
   '/help',
+  '/help/first-job',
   '/jobs/kestrel-point/find',
   '/jobs/quay-terrace/hookup',
   '/jobs/fenwick-orchard/prove',
@@ -137,6 +139,20 @@ it.each([
     await window.page.keyboard.press('2')
   }
   await window.page.browserContext().close()
+})
+
+it('the board needs little script before its first card', async () => {
+  const page = await (await fetch(program.url)).text()
+  const files = [...page.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map(([, file]) => file!)
+  const sizes = await Promise.all(
+    files.map(async (file) => gzipSync(Buffer.from(await (await fetch(program.url + file)).arrayBuffer())).length),
+  )
+  const sum = sizes.reduce((all, one) => all + one, 0)
+  console.log(
+    `script before the first job card: ${(sum / 1000).toFixed(1)} kB gzip in ${files.length} files (goal 130)`,
+  )
+  expect(files.length).toBeGreaterThan(3)
+  expect(sum).toBeLessThan(130_000)
 })
 
 it('five zones and the plant are surveyed on one screen', async () => {

@@ -279,3 +279,23 @@ it('twelve zones pan and zoom smoothly, and a call is lit at once', async () => 
   expect(panned.length).toBeGreaterThan(30)
   expect(lit.more).not.toBe(0)
 })
+
+it('layers step back and come again; the wall says which are dimmed', async () => {
+  await window.goto(`${program.url}/jobs/quay-terrace/scheme/wall`)
+  await window.page.waitForSelector('[data-wire]')
+  const faint = () =>
+    window.page.$$eval('[data-wire]', (wires) => wires.filter((w) => w.closest('g[opacity="0.16"]')).length)
+  expect(await faint()).toBe(0)
+  const earth = async () => {
+    await (await window.page.waitForSelector('::-p-xpath(//button[starts-with(., "Layers")])'))!.click()
+    await (await window.page.waitForSelector('::-p-xpath(//*[@role="menuitemcheckbox"][.="Earth"])'))!.click()
+  }
+  await earth()
+  await window.sees('Dimmed here: earth.')
+  const some = await faint()
+  expect(some).toBeGreaterThan(2)
+  expect(some).toBeLessThan((await window.page.$$('[data-wire]')).length)
+  await earth()
+  await window.page.waitForFunction(() => !document.body.textContent?.includes('Dimmed here'))
+  expect(await faint()).toBe(0)
+})

@@ -1,6 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
 const api = `http://127.0.0.1:${process.env.API_PORT ?? 4680}`
@@ -31,6 +32,8 @@ export default defineConfig({
         navigateFallbackDenylist: [/^\/api\//],
       },
     }),
+    // Packed once, when it is built, and not at every request; a browser takes brotli over https only.
+    compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|html|svg)$/ }),
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   worker: { format: 'es' },

@@ -1,85 +1,155 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import type { ReactNode } from 'react'
+import { type ComponentType, lazy, Suspense } from 'react'
 import { createBrowserRouter, Navigate, type RouteObject, RouterProvider } from 'react-router'
-import { Toaster } from 'sonner'
-import { useSession } from '../data/open-job.tsx'
-import { FindStage } from '../stages/find/FindStage.tsx'
-import { HelpScreen } from '../stages/help/HelpScreen.tsx'
-import { AsFound } from '../stages/hookup/found/AsFound.tsx'
-import { HookupStage } from '../stages/hookup/HookupStage.tsx'
-import { SwapPlace } from '../stages/hookup/SwapPlace.tsx'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
-import { LoadStage } from '../stages/load/LoadStage.tsx'
-import { DoorCard } from '../stages/log/DoorCard.tsx'
-import { LogStage } from '../stages/log/LogStage.tsx'
-import { PartsScreen } from '../stages/parts/PartsScreen.tsx'
-import { PeopleScreen } from '../stages/people/PeopleScreen.tsx'
-import { ProveStage } from '../stages/prove/ProveStage.tsx'
-import { ChecksStage } from '../stages/scheme/ChecksStage.tsx'
-import { SchemeStage } from '../stages/scheme/SchemeStage.tsx'
-import { JobSums, SumsScreen } from '../stages/sums/SumsScreen.tsx'
-import { SurveyStage } from '../stages/survey/SurveyStage.tsx'
-import { Ways } from '../stages/survey/Ways.tsx'
 import { useTheme } from '../ui/theme.ts'
 import { Gate } from './Gate.tsx'
-import { JobFrame } from './JobFrame.tsx'
-import { Joining } from './SignIn.tsx'
 import { Stopped } from './Stopped.tsx'
 import { useInstalled } from './use-installed.ts'
 import { useSentPhotos } from './use-sent-photos.ts'
 
+const Toaster = lazy(() => import('sonner').then(({ Toaster }) => ({ default: Toaster })))
+
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
 
-/** A screen with a name, by which it says that it has stopped. */
-const screen = (path: string, name: string, element: ReactNode): RouteObject => ({
+/** A screen with a name, by which it says that it has stopped. What it is made of is fetched when somebody goes there. */
+const screen = (path: string, name: string, Component: () => Promise<ComponentType>): RouteObject => ({
   path,
-  element,
+  lazy: { Component },
   errorElement: <Stopped name={name} />,
 })
 
+/** One of what a file holds, by its name. */
+const from =
+  <Key extends string>(name: Key, file: () => Promise<Record<Key, ComponentType>>) =>
+  async () =>
+    (await file())[name]
+
 const inside: RouteObject[] = [
-  screen('/', 'The board', <JobsBoard />),
+  // The board is what most come to: it is there with the page.
+  { path: '/', element: <JobsBoard />, errorElement: <Stopped name="The board" /> },
   {
     path: '/jobs/:id',
-    element: <JobFrame />,
+    lazy: { Component: from('JobFrame', () => import('./JobFrame.tsx')) },
     errorElement: <Stopped name="This job" />,
     children: [
-      { index: true, element: <FirstStage /> },
-      screen('survey', 'Survey', <SurveyStage />),
-      screen('survey/ways', 'Survey', <Ways />),
-      screen('scheme', 'Scheme', <SchemeStage />),
+      { index: true, lazy: { Component: from('FirstStage', () => import('./FirstStage.tsx')) } },
+      screen(
+        'survey',
+        'Survey',
+        from('SurveyStage', () => import('../stages/survey/SurveyStage.tsx')),
+      ),
+      screen(
+        'survey/ways',
+        'Survey',
+        from('Ways', () => import('../stages/survey/Ways.tsx')),
+      ),
+      screen(
+        'scheme',
+        'Scheme',
+        from('SchemeStage', () => import('../stages/scheme/SchemeStage.tsx')),
+      ),
       { path: 'scheme/ways', element: <Navigate to="../survey/ways" replace /> },
-      screen('scheme/checks/:check?', 'Checks', <ChecksStage />),
-      screen('scheme/:view/:part?', 'Scheme', <SchemeStage />),
-      screen('load', 'Load', <LoadStage />),
-      screen('sums/:sum?', 'Sums', <JobSums />),
-      screen('hookup', 'Hook-up', <HookupStage />),
-      screen('hookup/found', 'As found', <AsFound />),
-      screen('hookup/swap', 'Swap', <SwapPlace />),
-      screen('prove', 'Prove', <ProveStage />),
-      screen('find', 'Find', <FindStage />),
-      screen('log', 'Log', <LogStage />),
-      screen('log/door-card', 'The door card', <DoorCard />),
+      screen(
+        'scheme/checks/:check?',
+        'Checks',
+        from('ChecksStage', () => import('../stages/scheme/ChecksStage.tsx')),
+      ),
+      screen(
+        'scheme/:view/:part?',
+        'Scheme',
+        from('SchemeStage', () => import('../stages/scheme/SchemeStage.tsx')),
+      ),
+      screen(
+        'load',
+        'Load',
+        from('LoadStage', () => import('../stages/load/LoadStage.tsx')),
+      ),
+      screen(
+        'sums/:sum?',
+        'Sums',
+        from('JobSums', () => import('../stages/sums/SumsScreen.tsx')),
+      ),
+      screen(
+        'hookup',
+        'Hook-up',
+        from('HookupStage', () => import('../stages/hookup/HookupStage.tsx')),
+      ),
+      screen(
+        'hookup/found',
+        'As found',
+        from('AsFound', () => import('../stages/hookup/found/AsFound.tsx')),
+      ),
+      screen(
+        'hookup/swap',
+        'Swap',
+        from('SwapPlace', () => import('../stages/hookup/SwapPlace.tsx')),
+      ),
+      screen(
+        'prove',
+        'Prove',
+        from('ProveStage', () => import('../stages/prove/ProveStage.tsx')),
+      ),
+      screen(
+        'find',
+        'Find',
+        from('FindStage', () => import('../stages/find/FindStage.tsx')),
+      ),
+      screen(
+        'log',
+        'Log',
+        from('LogStage', () => import('../stages/log/LogStage.tsx')),
+      ),
+      screen(
+        'log/door-card',
+        'The door card',
+        from('DoorCard', () => import('../stages/log/DoorCard.tsx')),
+      ),
       { path: '*', element: <Navigate to=".." replace /> },
     ],
   },
-  screen('/sums/:sum?', 'Sums', <SumsScreen />),
-  screen('/parts/*', 'Parts', <PartsScreen />),
-  screen('/people', 'People', <PeopleScreen />),
-  screen('/help', 'Help', <HelpScreen />),
+  screen(
+    '/sums/:sum?',
+    'Sums',
+    from('SumsScreen', () => import('../stages/sums/SumsScreen.tsx')),
+  ),
+  screen(
+    '/parts/*',
+    'Parts',
+    from('PartsScreen', () => import('../stages/parts/PartsScreen.tsx')),
+  ),
+  screen(
+    '/people',
+    'People',
+    from('PeopleScreen', () => import('../stages/people/PeopleScreen.tsx')),
+  ),
+  screen(
+    '/help',
+    'Help',
+    from('HelpScreen', () => import('../stages/help/HelpScreen.tsx')),
+  ),
+  screen(
+    '/help/first-job',
+    'The first job',
+    from('GuideScreen', () => import('../stages/help/GuideScreen.tsx')),
+  ),
   { path: '*', element: <Navigate to="/" replace /> },
 ]
 
 const router = createBrowserRouter([
-  screen('/join/:key', 'The door', <Joining />),
-  { element: <Gate />, children: inside },
+  {
+    // Until the first screen is here: the line it will have, empty.
+    HydrateFallback: () => <div className="h-17" />,
+    children: [
+      screen(
+        '/join/:key',
+        'The door',
+        from('Joining', () => import('./SignIn.tsx')),
+      ),
+      { element: <Gate />, children: inside },
+    ],
+  },
 ])
-
-/** A job opens where its work stands: at the circuit once it is wired, at the survey before. */
-function FirstStage() {
-  const { job } = useSession()
-  return <Navigate to={Object.keys(job.parts).length > 0 ? 'scheme' : 'survey'} replace />
-}
 
 export function App() {
   const theme = useTheme((t) => t.theme)
@@ -88,11 +158,13 @@ export function App() {
   return (
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
-      <Toaster
-        position="bottom-center"
-        theme={theme === 'day' ? 'light' : 'dark'}
-        toastOptions={{ className: 'text-base!' }}
-      />
+      <Suspense fallback={null}>
+        <Toaster
+          position="bottom-center"
+          theme={theme === 'day' ? 'light' : 'dark'}
+          toastOptions={{ className: 'text-base!' }}
+        />
+      </Suspense>
     </QueryClientProvider>
   )
 }

@@ -1,4 +1,3 @@
-import { sha256 } from '@noble/hashes/sha2.js'
 import { createStore, del, entries, get, keys, set } from 'idb-keyval'
 import { create } from 'zustand'
 import { api, RefusedByServer } from './api.ts'
@@ -31,12 +30,9 @@ export async function smaller(file: File): Promise<{ hash: string; photo: Blob }
   bitmap.close()
   const photo = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', 0.82))
   if (!photo) throw new Error(`${file.name} could not be made smaller.`)
+  const { hashOf } = await import('./hash-of.ts')
   return { hash: hashOf(new Uint8Array(await photo.arrayBuffer())), photo }
 }
-
-/** SHA-256 as hex; over plain http a browser has none of its own. */
-export const hashOf = (bytes: Uint8Array): string =>
-  [...sha256(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
 
 /** How many pictures wait on this device to be sent: as long as one does, not everything is saved. */
 export const usePhotosWaiting = create<{ readonly count: number }>(() => ({ count: 0 }))

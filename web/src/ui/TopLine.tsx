@@ -1,15 +1,10 @@
-import { Menu, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react'
+import { lazy, type ReactNode, Suspense } from 'react'
 import { Link } from 'react-router'
-import { Menu as Dropdown, MenuItem } from './menu.tsx'
 import { useTheme } from './theme.ts'
+import type { Undo } from './undo.ts'
 
-interface Undo {
-  readonly back: (() => void) | undefined
-  readonly again: (() => void) | undefined
-  /** What each of the two would take back, or bring again. */
-  readonly names: readonly [string, string]
-}
+const PhoneMenu = lazy(() => import('./PhoneMenu.tsx').then(({ PhoneMenu }) => ({ default: PhoneMenu })))
 
 /**
  * The head line: where we are, the way through the work in the middle, search, what is saved, the theme. On a phone what is
@@ -78,40 +73,14 @@ export function TopLine({
       >
         <Other aria-hidden size={18} />
       </button>
-      {undo && <PhoneMenu undo={undo} other={other} change={change} help={help} />}
+      {undo && (
+        <Suspense fallback={<span className="size-11 shrink-0 lg:hidden" />}>
+          <PhoneMenu undo={undo} other={other} change={change} help={help} />
+        </Suspense>
+      )}
     </header>
   )
 }
-
-/** What a phone's head line has no room for. */
-const PhoneMenu = ({
-  undo,
-  other,
-  change,
-  help,
-}: {
-  undo: Undo
-  other: string
-  change: () => void
-  help: (() => void) | undefined
-}) => (
-  <Dropdown
-    label="More"
-    trigger={<Menu aria-hidden size={19} />}
-    className="grid size-11 shrink-0 place-items-center rounded-full border border-line bg-card lg:hidden"
-  >
-    {([0, 1] as const).map((i) => {
-      const run = i === 0 ? undo.back : undo.again
-      return (
-        <MenuItem key={i} disabled={!run} does={() => run?.()}>
-          {undo.names[i]}
-        </MenuItem>
-      )
-    })}
-    <MenuItem does={change}>Change to {other}</MenuItem>
-    {help && <MenuItem does={help}>Help</MenuItem>}
-  </Dropdown>
-)
 
 const Icon = ({
   says,

@@ -11,6 +11,7 @@ export const Menu = ({
   trigger,
   label,
   className,
+  open = false,
   children,
 }: {
   trigger: ReactNode
@@ -18,9 +19,11 @@ export const Menu = ({
   label?: string
   /** How the button looks. */
   className: string
+  /** It is there because somebody asked for it. */
+  open?: boolean
   children: ReactNode
 }) => (
-  <DropdownMenu.Root>
+  <DropdownMenu.Root defaultOpen={open}>
     <DropdownMenu.Trigger {...(label ? { 'aria-label': label } : {})} className={className}>
       {trigger}
     </DropdownMenu.Trigger>

@@ -19,5 +19,5 @@ export const proof = entryKind({
     closed,
   ),
   says: ({ for: purpose, steps }) =>
-    `${purpose === 'whole' ? 'Commissioning' : purpose === 'closing' ? 'Closing check' : 'Check of what was changed'}: ${steps.length} steps`,
+    `${purpose === 'whole' ? 'Commissioning' : purpose === 'closing' ? 'Closing check' : 'Check of what was changed'}: ${steps.length === 1 ? 'one step' : `${steps.length} steps`}`,
 })

@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import { keys } from '../../ui/keys.ts'
 import { useLetterKeys } from '../../ui/letter-keys.ts'
 import { Switch } from '../../ui/switch.tsx'
@@ -14,6 +15,12 @@ export function Help() {
             <li key={line}>{line}</li>
           ))}
         </ol>
+        <Link
+          to="/help/first-job"
+          className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+        >
+          Step by step, with pictures
+        </Link>
       </Part>
       <Part title="What the screens tell">
         <Terms of={screens} />

@@ -1,14 +1,11 @@
-import { useQueryClient } from '@tanstack/react-query'
-import { formatDistanceToNow } from 'date-fns'
+import { intlFormatDistance } from 'date-fns'
 import { Ellipsis } from 'lucide-react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { toast } from 'sonner'
-import { api, type JobRow, type Shelf } from '../../data/api.ts'
-import { download } from '../../ui/download.ts'
+import type { JobRow } from '../../data/api.ts'
 import { Lamp } from '../../ui/Lamp.tsx'
-import { Menu, MenuItem, MenuLine } from '../../ui/menu.tsx'
 import { stages } from '../stages.ts'
-import { slug, useAddJob } from './add-job.ts'
+import { moreLooks } from './more-looks.ts'
 
 const tones = { fault: 'text-bad', well: 'text-ok', neutral: 'text-ink' }
 
@@ -29,7 +26,7 @@ export function JobCard({ job }: { job: JobRow }) {
         <span className="shrink-0 pt-0.5 text-soft">
           {job.zones} {job.zones === 1 ? 'zone' : 'zones'}, {job.practice} V
         </span>
-        <JobMenu job={job} />
+        <More job={job} />
       </div>
       {summary ? (
         <>
@@ -74,46 +71,29 @@ export function JobCard({ job }: { job: JobRow }) {
   )
 }
 
-const ago = (at: string) => formatDistanceToNow(new Date(at), { addSuffix: true })
+const ago = (at: string) => intlFormatDistance(new Date(at), new Date(), { locale: 'en' })
 
-/** What can be done with a whole job. Nothing here wipes anything: what is taken out can be brought back. */
-function JobMenu({ job }: { job: JobRow }) {
-  const queries = useQueryClient()
-  const add = useAddJob(() => toast('Copied: the survey and the plan. What was seen on the wall stays with the first.'))
-  const failed = (error: Error) => toast.error(error.message, { duration: 12_000 })
-  const lay = async (shelf: Shelf, says: string, undone: Shelf) => {
-    await api.layJob(job.id, shelf)
-    await queries.invalidateQueries({ queryKey: ['jobs'] })
-    toast(says, {
-      duration: 10_000,
-      action: {
-        label: 'Undo',
-        onClick: () => void api.layJob(job.id, undone).then(() => queries.invalidateQueries({ queryKey: ['jobs'] })),
-      },
-    })
-  }
-  const move = (shelf: Shelf, says: string) => void lay(shelf, says, job.shelf).catch(failed)
-  const copy = async () => {
-    const { document } = await api.job(job.id)
-    const title = `${document.title.slice(0, 73)}, copy`
-    add.mutate({ id: slug(title), document: { ...document, title, before: null } })
-  }
-  const save = async () =>
-    download(`${job.id}.lantern.json`, JSON.stringify(await api.jobFile(job.id), null, 2), 'application/json')
-  return (
-    <Menu
-      label={`More for ${job.title}`}
-      trigger={<Ellipsis aria-hidden size={20} />}
-      className="relative z-10 -mt-2 -mr-2 grid size-11 shrink-0 place-items-center rounded-control hover:bg-well"
+/** Menus come with the first of them that is wanted: the cards stand there before. */
+const JobMenu = lazy(() => import('./JobMenu.tsx').then(({ JobMenu }) => ({ default: JobMenu })))
+
+/** The button of a job's menu; pressed before the menu is there, it opens once it is. */
+function More({ job }: { job: JobRow }) {
+  const [asked, setAsked] = useState(false)
+  const button = (
+    <button
+      type="button"
+      aria-label={`More for ${job.title}`}
+      aria-haspopup="menu"
+      onClick={() => setAsked(true)}
+      className={moreLooks}
     >
-      <MenuItem does={() => void copy().catch(failed)}>Copy</MenuItem>
-      <MenuItem does={() => void save().catch(failed)}>Save as a file</MenuItem>
-      <MenuLine />
-      {job.shelf !== 'open' && (
-        <MenuItem does={() => move('open', `${job.title} is back on the board.`)}>Bring back</MenuItem>
-      )}
-      {job.shelf !== 'away' && <MenuItem does={() => move('away', `${job.title} is put away.`)}>Put away</MenuItem>}
-      {job.shelf !== 'out' && <MenuItem does={() => move('out', `${job.title} is taken out.`)}>Take out</MenuItem>}
-    </Menu>
+      <Ellipsis aria-hidden size={20} />
+    </button>
+  )
+  if (!asked) return button
+  return (
+    <Suspense fallback={button}>
+      <JobMenu job={job} />
+    </Suspense>
   )
 }

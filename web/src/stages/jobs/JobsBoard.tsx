@@ -1,17 +1,18 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { toast } from 'sonner'
 import { shelf } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
 import { BoardLine } from '../../ui/BoardLine.tsx'
+import { complain } from '../../ui/complain.ts'
 import { Button } from '../../ui/controls.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
-import { Pick } from '../../ui/pick.tsx'
 import { slug, useAddJob } from './add-job.ts'
 import { JobCard } from './JobCard.tsx'
-import { NewJob } from './NewJob.tsx'
 import { boardSays, counted, type Order, type Sieve, shownOf } from './shown.ts'
+
+/** What begins a job knows every part and every way of wiring: it comes when a job is begun. */
+const NewJob = lazy(() => import('./NewJob.tsx').then(({ NewJob }) => ({ default: NewJob })))
 
 const sieves: readonly { sieve: Sieve; says: string; always?: true }[] = [
   { sieve: 'all', says: 'On the board', always: true },
@@ -21,11 +22,7 @@ const sieves: readonly { sieve: Sieve; says: string; always?: true }[] = [
   { sieve: 'out', says: 'Taken out' },
 ]
 
-const orders: readonly { value: Order; says: string }[] = [
-  { value: 'touched', says: 'Last touched' },
-  { value: 'name', says: 'By name' },
-  { value: 'findings', says: 'Most findings' },
-]
+const OrderPick = lazy(() => import('./OrderPick.tsx').then(({ OrderPick }) => ({ default: OrderPick })))
 
 /** All jobs: how each stands, which want somebody; find one, start one, bring one in from a file. */
 export function JobsBoard() {
@@ -76,14 +73,10 @@ export function JobsBoard() {
                 className="min-h-11 w-full rounded-control border border-line bg-card px-4"
               />
             </label>
-            <div className="w-44">
-              <Pick
-                label="Order of the jobs"
-                value={order}
-                options={orders}
-                onChange={setOrder}
-                className="border border-line bg-card font-semibold"
-              />
+            <div className="min-h-11 w-44">
+              <Suspense fallback={null}>
+                <OrderPick order={order} change={setOrder} />
+              </Suspense>
             </div>
           </div>
         )}
@@ -118,8 +111,20 @@ export function JobsBoard() {
             </li>
           ))}
         </ul>
+        <p>
+          <Link
+            to="/help/first-job"
+            className="inline-flex min-h-11 items-center text-soft underline underline-offset-4"
+          >
+            New here? The first job, step by step
+          </Link>
+        </p>
       </main>
-      <NewJob open={making} onOpenChange={setMaking} jobs={all} />
+      {making && (
+        <Suspense fallback={null}>
+          <NewJob open onOpenChange={setMaking} jobs={all} />
+        </Suspense>
+      )}
     </div>
   )
 }
@@ -166,9 +171,7 @@ function ImportButton() {
       const whole: unknown = JSON.parse(await file.text())
       add.mutate({ id: slug(titleIn(whole)), file: whole })
     } catch {
-      toast.error(`${file.name} is not a job file: it is not JSON. Choose a file that Civil Lantern exported.`, {
-        duration: 12_000,
-      })
+      complain(`${file.name} is not a job file: it is not JSON. Choose a file that Civil Lantern exported.`)
     }
   }
   return (

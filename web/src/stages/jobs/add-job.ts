@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
-import { toast } from 'sonner'
 import { newId } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
+import { complain } from '../../ui/complain.ts'
 
 /** An id one can read in the address, never used before. */
 export const slug = (title: string) =>
@@ -25,6 +25,6 @@ export function useAddJob(done: () => void, stage = '') {
       done()
       void navigate(`/jobs/${job.id}${stage}`, { state: { fresh: true } })
     },
-    onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onError: (error) => complain(error.message),
   })
 }

@@ -1,7 +1,7 @@
 import '@xyflow/react/dist/style.css'
 import './wall.css'
 import type { Snapshot } from '@civil-lantern/core'
-import { type Job, labelOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
+import { type Job, type Layer, labelOf, layersOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
 import {
   ConnectionMode,
   type Node,
@@ -21,6 +21,7 @@ import { useFolds } from './folds.ts'
 import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
 import { LandSheet } from './LandSheet.tsx'
+import { brightIn, dimmedInWords, toggled } from './layers.ts'
 import { PartNode } from './PartNode.tsx'
 import type { Rect } from './route.ts'
 import { BlockNode, FrameNode, MouthNode } from './SideNodes.tsx'
@@ -65,9 +66,12 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     if (made) setNodes(made.map((node) => (node.id === pickedPart ? { ...node, selected: true } : node)))
   }, [made, pickedPart, setNodes])
 
+  const [dimmed, setDimmed] = useState<ReadonlySet<Layer>>(new Set())
+  const layers = useMemo(() => (dimmed.size > 0 ? layersOf(job) : {}), [dimmed, job])
   const followed = useMemo(
-    () => (following && picked && 'wire' in picked ? new Set(netWires(job, picked.wire)) : undefined),
-    [following, picked, job],
+    () =>
+      following && picked && 'wire' in picked ? new Set(netWires(job, picked.wire)) : brightIn(job, layers, dimmed),
+    [following, picked, job, layers, dimmed],
   )
   const first = arrangement !== undefined
   const room = useStore(({ width, height }) => `${width}x${height}`)
@@ -116,6 +120,8 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           fold={fold}
           following={following}
           follow={setFollowing}
+          dimmed={dimmed}
+          dim={(layer) => setDimmed((now) => toggled(now, layer))}
           room={(rect) => clear(rect, arrangement?.parts ?? [], 24)}
           tidy={() => {
             if (Object.values(job.parts).some(({ at }) => at))
@@ -139,6 +145,11 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           data-crossings={arrangement?.crossings}
           data-milliseconds={arrangement && Math.round(arrangement.milliseconds)}
         >
+          {dimmed.size > 0 && (
+            <p className="pointer-events-none absolute top-0 left-0 z-10 rounded-br-control bg-card px-3 py-1 text-soft">
+              {dimmedInWords(dimmed)}
+            </p>
+          )}
           <ReactFlow
             nodes={nodes}
             nodeTypes={nodeTypes}

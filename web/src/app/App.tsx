@@ -5,12 +5,21 @@ import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { useTheme } from '../ui/theme.ts'
 import { Gate } from './Gate.tsx'
 import { Stopped } from './Stopped.tsx'
+import { useFetchedAhead } from './use-fetched-ahead.ts'
 import { useInstalled } from './use-installed.ts'
 import { useSentPhotos } from './use-sent-photos.ts'
 
 const Toaster = lazy(() => import('sonner').then(({ Toaster }) => ({ default: Toaster })))
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } })
+
+/** What the screens are made of, each to be fetched. */
+const screens: (() => Promise<unknown>)[] = [
+  () => import('../stages/jobs/NewJob.tsx'),
+  () => import('../stages/jobs/JobMenu.tsx'),
+  () => import('../views/wall/WallView.tsx'),
+  () => import('../ui/PhoneMenu.tsx'),
+]
 
 /** A screen with a name, by which it says that it has stopped. What it is made of is fetched when somebody goes there. */
 const screen = (path: string, name: string, Component: () => Promise<ComponentType>): RouteObject => ({
@@ -20,10 +29,10 @@ const screen = (path: string, name: string, Component: () => Promise<ComponentTy
 })
 
 /** One of what a file holds, by its name. */
-const from =
-  <Key extends string>(name: Key, file: () => Promise<Record<Key, ComponentType>>) =>
-  async () =>
-    (await file())[name]
+const from = <Key extends string>(name: Key, file: () => Promise<Record<Key, ComponentType>>) => {
+  screens.push(file)
+  return async () => (await file())[name]
+}
 
 const inside: RouteObject[] = [
   // The board is what most come to: it is there with the page.
@@ -155,6 +164,7 @@ export function App() {
   const theme = useTheme((t) => t.theme)
   useInstalled()
   useSentPhotos()
+  useFetchedAhead(screens)
   return (
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />

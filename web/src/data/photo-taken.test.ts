@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { hashOf } from './hash-of.ts'
+import { hashOf } from './photo-taken.ts'
 
 it('names a picture by the SHA-256 of its bytes, as the server does', () => {
   // FIPS 180-2, appendix B.1, and the hash of nothing.

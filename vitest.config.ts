@@ -6,7 +6,9 @@ export default defineConfig({
   test: {
     pool: 'threads',
     maxWorkers: '100%',
-    testTimeout: 30_000,
+    // A guard against what never ends, and no measure of speed: machines differ fivefold within an hour.
+    testTimeout: 150_000,
+    hookTimeout: 60_000,
     projects: [
       // Nothing in the core keeps anything between two calls: its files share what they import, which is most of their time.
       { extends: true, test: { name: 'core', include: ['{core,cli}/src/**/*.test.ts'], isolate: false } },

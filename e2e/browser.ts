@@ -1,4 +1,10 @@
 import { type Browser, type BrowserContext, type ElementHandle, launch, type Page } from 'puppeteer-core'
+import { namedScript } from './named.ts'
+
+/** How often it is looked for what is to come, ms: at every frame the page would draw for the look alone. */
+const polling = 50
+/** How long it is waited for, ms: on a slow machine a page takes its time. */
+const PATIENCE = 25_000
 
 export const openBrowser = (): Promise<Browser> =>
   launch({
@@ -16,6 +22,8 @@ export const openBrowser = (): Promise<Browser> =>
       '--force-color-profile=srgb',
       '--font-render-hinting=none',
       '--hide-scrollbars',
+      // Nothing is drawn again only to drift.
+      '--force-prefers-reduced-motion',
     ],
     defaultViewport: { width: 1280, height: 800, deviceScaleFactor: 1 },
   })
@@ -27,13 +35,28 @@ export interface Setting {
   readonly speed?: 1 | 4 | 'instant'
   /** Whose hands the device is in; nobody has said yet where it is empty. */
   readonly who?: string
+  /** Whether the program lays itself on the device, as it does for users: some seconds of work that most tests do without. */
+  readonly installs?: boolean
 }
 
-/** Brings a thing to the middle of its pane and presses it; what is stuck to an edge would lie over it there. */
+/** Brings a thing to the middle of its pane and presses it once it stands still; what is stuck to an edge would lie over it there. */
 async function press(found: ElementHandle): Promise<void> {
-  await found.evaluate((element) => element.scrollIntoView({ block: 'center' }))
+  await found.evaluate(async (element) => {
+    element.scrollIntoView({ block: 'center' })
+    let before = ''
+    // No function has a name in here: what loads these scripts would have the page know names it does not.
+    for (let tries = 0; tries < 20; tries++) {
+      const place = JSON.stringify(element.getBoundingClientRect())
+      if (place === before) return
+      before = place
+      await new Promise((done) => setTimeout(done, 30))
+    }
+  })
   await found.click()
 }
+
+/** How often a thing is looked for anew that is gone before it is pressed. */
+const TRIES = 3
 
 /** A window of the program, with what the user would have set, and everything the page complained of. */
 export class Window {
@@ -50,7 +73,7 @@ export class Window {
 
   static async open(
     from: Browser | BrowserContext,
-    { theme = 'day', speed = 'instant', who = 'Tester' }: Setting = {},
+    { theme = 'day', speed = 'instant', who = 'Tester', installs = false }: Setting = {},
   ): Promise<Window> {
     const page = await from.newPage()
     await page.evaluateOnNewDocument(
@@ -64,6 +87,11 @@ export class Window {
         ...(who ? { 'lantern:who': JSON.stringify(who) } : {}),
       },
     )
+    if (!installs)
+      await page.evaluateOnNewDocument(() => {
+        if (navigator.serviceWorker) navigator.serviceWorker.register = () => new Promise(() => undefined)
+      })
+    await page.evaluateOnNewDocument(namedScript)
     return new Window(page)
   }
 
@@ -82,20 +110,28 @@ export class Window {
   }
 
   /** Finds by role and name, as assistive technology would. */
-  async find(role: string, name: string) {
-    const found = await this.page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, { timeout: 10_000 })
-    if (!found) throw new Error(`no ${role} named ${name}`)
-    return found
+  async find(role: string, name: string): Promise<ElementHandle<HTMLElement>> {
+    const found = await this.page
+      .waitForFunction((role, name) => named(role, name), { timeout: PATIENCE, polling }, role, name)
+      .catch((error) => {
+        throw new Error(`no ${role} named ${name}: ${error.message}`)
+      })
+    return found.asElement() as ElementHandle<HTMLElement>
   }
 
   async click(role: string, name: string): Promise<void> {
-    const found = await this.find(role, name)
-    await press(found)
+    for (let tries = 1; ; tries++)
+      try {
+        return await press(await this.find(role, name))
+      } catch (error) {
+        // The page was drawn anew between the look and the press.
+        if (tries === TRIES || !/detached|not clickable/i.test(String(error))) throw error
+      }
   }
 
   /** Clicks the first button whose accessible name begins so. */
   async clickBeginning(name: string): Promise<void> {
-    const found = await this.page.waitForSelector(`button[aria-label^="${name}"]`, { timeout: 10_000 })
+    const found = await this.page.waitForSelector(`button[aria-label^="${name}"]`, { timeout: PATIENCE })
     if (found) await press(found)
   }
 
@@ -115,15 +151,19 @@ export class Window {
   }
 
   /** Waits until the page shows a text. */
-  async sees(text: string, within = 10_000): Promise<void> {
-    await this.page.waitForFunction((wanted) => document.body.textContent?.includes(wanted), { timeout: within }, text)
+  async sees(text: string, within = PATIENCE): Promise<void> {
+    await this.page.waitForFunction(
+      (wanted) => document.body.textContent?.includes(wanted),
+      { timeout: within, polling },
+      text,
+    )
   }
 
   /** The verdict, when it holds a text. */
   async verdict(holds: string): Promise<string> {
     await this.page.waitForFunction(
       (wanted) => document.querySelector('h1')?.textContent?.includes(wanted),
-      { timeout: 10_000 },
+      { timeout: PATIENCE, polling },
       holds,
     )
     return this.page.$eval('h1', (element) => element.textContent ?? '')
@@ -140,7 +180,7 @@ export class Window {
   async saved(): Promise<void> {
     await this.page.waitForFunction(
       () => document.querySelector('[aria-label="Save state"]')?.textContent?.includes('Saved'),
-      { timeout: 10_000 },
+      { timeout: PATIENCE, polling },
     )
   }
 }

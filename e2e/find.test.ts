@@ -1,4 +1,4 @@
-import { calling, DEAD, Finder, plannedJob, StandInWall } from '@civil-lantern/core'
+import { calling, DEAD, Finder, plannedJob, readIn, StandInWall } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
 import { Window } from './browser.ts'
 import { oneProgram } from './one-window.ts'
@@ -41,15 +41,15 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
     }))
     const ask = asks.find((one) => one.id === id)!
     const shown = wall.shows(ask, stand === 'dead' ? DEAD : calling(...stand.split(' ').filter(Boolean)))
-    const bring = await page.$('::-p-xpath(//button[.="It is so at the wall" or .="It is off, and I proved it dead"])')
-    if (bring) {
-      await bring.click()
+    const bring = stand === 'dead' ? 'It is off, and I proved it dead' : 'It is so at the wall'
+    if (await page.$(`::-p-xpath(//button[.="${bring}"])`)) {
+      await window.click('button', bring)
       await window.sees(stand === 'dead' ? 'Proven dead here' : 'So it is on this bench')
     }
     const before = await page.$$eval('[data-seen]', (all) => all.length)
     if (typeof shown === 'number') {
       await window.fill(
-        ask.ask === 'volts' ? 'I read, in V' : 'I read, in Ω',
+        ask.ask === 'amps' ? 'I read, in A, such as 0.32 or 320 mA' : `I read, in ${readIn(ask.ask)}`,
         Number.isFinite(shown) ? String(shown) : 'OL',
       )
       await window.click('button', 'Keep it')
@@ -97,10 +97,13 @@ it('what is typed wrong is said, and nothing is kept of it', async () => {
   const before = await window.page.$$eval('[data-seen]', (all) => all.length)
   await window.fill('I read, in V', '24.6 kohm')
   await window.click('button', 'Keep it')
-  await window.sees('Type the volts your meter shows')
-  await window.fill('I read, in V', '1e9')
+  await window.sees('"24.6 kohm" is no reading. Type a number in V')
+  await window.fill('I read, in V', '2001')
   await window.click('button', 'Keep it')
-  await window.sees('Volts from 0 to 600')
+  await window.sees('2001 is more than a meter shows')
+  await window.fill('I read, in V', 'OL')
+  await window.click('button', 'Keep it')
+  await window.sees('OL is no reading in V')
   expect(await window.page.$$eval('[data-seen]', (all) => all.length)).toBe(before)
   await window.page.browserContext().close()
 })
@@ -120,11 +123,11 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
   await window.click('button', 'Take this: The signal house has had no heat since the weekend.')
   await window.sees('“The signal house has had no heat since the weekend.”')
   for (let i = 0; i < 25; i++) {
-    const press = await page.waitForSelector(
+    const next = await page.waitForSelector(
       '::-p-xpath(//button[.="Measure on the stand-in"] | //button[starts-with(@aria-label,"Put right: ")])',
       { timeout: 30_000 },
     )
-    const says = await press!.evaluate((button) => button.getAttribute('aria-label') ?? button.textContent ?? '')
+    const says = await next!.evaluate((button) => button.getAttribute('aria-label') ?? button.textContent ?? '')
     if (says.startsWith('Put right')) {
       // What the customer may choose goes into the log as it was told.
       await window.fill('Price: Head of Valve 2', '140')
@@ -132,8 +135,7 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
       await chosen!.click()
     }
     const before = await page.$$eval('[data-seen]', (all) => all.length)
-    await press!.evaluate((button) => button.scrollIntoView({ block: 'center' }))
-    await press!.click()
+    await window.click('button', says)
     await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)
     if (says.startsWith('Put right')) break
   }

@@ -121,7 +121,7 @@ it('what one device does is seen on another at once, without its looking', async
 
 it('once opened, the program comes up again without its server: the board names the job, it opens, and an edit waits', async () => {
   const context = await house.browser.createBrowserContext()
-  const window = await Window.open(context)
+  const window = await Window.open(context, { installs: true })
   const url = `${program.url}/jobs/fenwick-orchard/survey`
   await window.goto(url)
   await window.sees('of wiring fit')
@@ -141,9 +141,54 @@ it('once opened, the program comes up again without its server: the board names 
   await window.goto(url)
   await rename(window, 1, 'Press loft')
   await window.sees('for signal')
+  // Nobody goes back to that job: from the board it is sent all the same.
+  await window.goto(program.url)
+  await window.sees('One thing done here waits to be sent')
   await program.start()
-  await window.saved()
-  const { document } = await program.job('fenwick-orchard')
-  expect(Object.values(document.zones).map(({ name }) => name)).toContain('Press loft')
+  await window.page.evaluate(() => globalThis.dispatchEvent(new Event('online')))
+  await window.page.waitForFunction(() => !document.body.textContent?.includes('waits to be sent'))
+  const { document: arrived } = await program.job('fenwick-orchard')
+  expect(Object.values(arrived.zones).map(({ name }) => name)).toContain('Press loft')
   await context.close()
+})
+
+it('what the server refuses lies on the device, is read there, sent again, and let go', async () => {
+  const window = await Window.open(await house.browser.createBrowserContext())
+  await window.goto(`${program.url}/jobs/sable-row/log`)
+  await window.page.setRequestInterception(true)
+  let refuses = true
+  window.page.on('request', (request) => {
+    const bad = request.method() === 'POST' && request.postData()?.includes('Lamp is rotten')
+    if (!bad || !refuses) return void request.continue()
+    const failures = [{ where: [], says: 'The word rotten is not taken.', remedy: 'Use another.' }]
+    void request.respond({ status: 400, contentType: 'application/json', body: JSON.stringify({ failures }) })
+  })
+  const write = async (text: string) => {
+    await window.fill('A note for the log', text)
+    await window.click('button', 'Keep')
+  }
+  await write('Lamp is rotten')
+  await window.click('button', '1 not taken')
+  await window.sees('The word rotten is not taken.')
+  // Refused once more: it lies there again.
+  await window.click('button', 'Send it again')
+  await window.page.waitForFunction(() => !document.querySelector('[role="dialog"]'))
+  await window.click('button', '1 not taken')
+  refuses = false
+  await window.click('button', 'Send it again')
+  await window.saved()
+  const texts = async () => (await program.entries('sable-row')).map(({ body }) => body.text)
+  expect(await texts()).toContain('Lamp is rotten')
+  refuses = true
+  await write('Lamp is rotten again')
+  await window.goto(program.url)
+  await window.sees('One thing done here was not taken')
+  await window.goto(`${program.url}/jobs/sable-row/log`)
+  await window.click('button', '1 not taken')
+  await window.click('button', 'Let it go')
+  await window.page.waitForFunction(() => !document.body.textContent?.includes('not taken'))
+  await window.page.reload()
+  await window.sees('Lamp is rotten')
+  expect(await texts()).not.toContain('Lamp is rotten again')
+  await window.page.browserContext().close()
 })

@@ -17,8 +17,20 @@ it('a transformer that is short is said, a larger one is applied, and undo takes
   expect(await window.verdict('is short by')).toMatch(/Transformer is short by \d+ VA when all 5 call/)
   await window.sees('Too much from')
   await window.sees('Does not help: it holds what it starts.')
+  // The lamp of the stage follows what the job has become.
+  const lamp = (findings: boolean) =>
+    window.page.waitForFunction(
+      (wanted) =>
+        [...globalThis.document.querySelectorAll('nav[aria-label="Stages of the job"] a')].some(({ textContent }) =>
+          textContent?.endsWith(wanted ? 'Load, one finding' : 'Load'),
+        ),
+      {},
+      findings,
+    )
+  await lamp(true)
   await window.click('button', 'Apply: A 75 VA transformer')
   await window.verdict('Transformer carries it when all 5 call')
+  await lamp(false)
   await window.saved()
   expect((await program.job('short')).document.planned.parts.XF1!.figures).toMatchObject({ va: 75 })
   await window.click('button', 'Undo: A 75 VA transformer')

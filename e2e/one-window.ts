@@ -1,6 +1,6 @@
 import type { Browser, BrowserContext } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
+import { openBrowser, type Setting, Window } from './browser.ts'
 import { Program } from './program.ts'
 
 /** The program and the browser for all tests of a file; `browser` is there once a test runs. */
@@ -27,7 +27,7 @@ export function oneProgram(): { readonly program: Program; readonly browser: Bro
 const KEPT = 'cookies,local_storage,indexeddb,websql,file_systems,shared_storage'
 
 /** As `oneProgram`, and for each test a window of its own in which nothing may complain, on a device that keeps nothing yet. */
-export function oneWindowEach(opened: (window: Window) => void): Program {
+export function oneWindowEach(opened: (window: Window) => void, setting: Setting = {}): Program {
   const house = oneProgram()
   let context: BrowserContext
   let window: Window
@@ -35,8 +35,8 @@ export function oneWindowEach(opened: (window: Window) => void): Program {
     context = await house.browser.createBrowserContext()
   })
   beforeEach(async () => {
-    window = await Window.open(context)
-    window.page.setDefaultTimeout(10_000)
+    window = await Window.open(context, setting)
+    window.page.setDefaultTimeout(25_000)
     opened(window)
   })
   afterEach(async () => {

@@ -11,9 +11,12 @@ import { oneWindowEach } from './one-window.ts'
 /** A photo of the wall before it is touched: taken, numbered, kept without signal, sent, taken away in an archive. */
 
 let window: Window
-const program = oneWindowEach((opened) => {
-  window = opened
-})
+const program = oneWindowEach(
+  (opened) => {
+    window = opened
+  },
+  { installs: true },
+)
 const folder = mkdtempSync(join(tmpdir(), 'lantern-photo-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 const picture = resolve(import.meta.dirname, '../docs/screenshots/wall.png')

@@ -10,7 +10,9 @@ export default defineConfig({
     // Much of a browser test is waiting: two files at a time share the cores.
     maxWorkers: 2,
     isolate: false,
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    // A guard against what never ends, and no measure of speed.
+    testTimeout: 240_000,
+    hookTimeout: 120_000,
+    expect: { poll: { timeout: 15_000 } },
   },
 })

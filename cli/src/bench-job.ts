@@ -46,6 +46,7 @@ const options = {
   complaint: one,
   'answers-from': one,
   'dead-only': { type: 'boolean' },
+  'no-clamp': { type: 'boolean' },
   patience: one,
   out: one,
   for: one,

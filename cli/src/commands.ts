@@ -211,6 +211,7 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     const patience = values.patience === undefined ? undefined : numberIn('--patience', values.patience)
     return findBy(job, supposed, complaintIn(job, complaint), command, {
       deadOnly: values['dead-only'] === true,
+      noClamp: values['no-clamp'] === true,
       ...(patience === undefined ? {} : { patience }),
       print,
     })

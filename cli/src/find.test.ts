@@ -1,6 +1,7 @@
+import { type AskForm, Finder } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { Answerer, complaintIn, findBy, shownBy } from './find.ts'
+import { Answerer, complaintIn, findBy, requestOf, shownBy } from './find.ts'
 
 const job = demoJobs['fenwick-orchard']!()
 const node = JSON.stringify(process.execPath)
@@ -48,6 +49,9 @@ describe('what an answer says', () => {
     ['volts', { low: 3 }, wrong('needs "value"')],
     ['volts', { value: 1000 }, 1000],
     ['volts', { value: 1e9 }, wrong('more than a meter shows')],
+    ['amps', { value: 0.32 }, 0.32],
+    ['amps', { value: null }, wrong('in amps cannot be OL')],
+    ['amps', { value: 1000.5 }, wrong('1000.5 A is more than a meter shows')],
     ['volts', { refused: 'too high up' }, wrong('too high up')],
     ['runs', { seen: 'runs' }, 'yes'],
     ['runs', { seen: 'starts and stops' }, 'yes'],
@@ -86,10 +90,37 @@ describe('a command that answers', () => {
   })
 })
 
+describe('how a question is put', () => {
+  const { asks } = new Finder(job)
+  const put = (form: AskForm, power = true) => {
+    const ask = asks.find((one) => one.ask === form)!
+    return { ask, said: requestOf(job, { do: 'ask', ask, stand: { calls: ['zone2'], power }, minutes: 1 }) }
+  }
+
+  it('a clamp by its wire and its turns, leads by their terminals', () => {
+    const clamp = put('amps')
+    expect(clamp.said).toMatchObject({ ask: 'read', mode: 'amps', wire: clamp.ask.wire, turns: 1, calls: ['zone2'] })
+    expect(clamp.said).not.toHaveProperty('from')
+    expect(put('volts').said).toMatchObject({ ask: 'read', mode: 'loz', power: true, lifted: [] })
+    const alone = put('alone', false)
+    expect(alone.said).toMatchObject({
+      mode: 'ohms',
+      power: false,
+      lifted: [alone.ask.from],
+      callNames: ['Tasting room'],
+    })
+    expect(put('lever').said).toMatchObject({ ask: 'see', what: 'lever' })
+  })
+})
+
 describe('the search', () => {
-  const search = async (command: string, more: { deadOnly?: boolean } = {}) => {
-    const said: { request?: { ask: string; power?: boolean }; passedOver?: string; solved?: boolean; why?: string }[] =
-      []
+  const search = async (command: string, more: { deadOnly?: boolean; noClamp?: boolean } = {}) => {
+    const said: {
+      request?: { ask: string; mode?: string; power?: boolean }
+      passedOver?: string
+      solved?: boolean
+      why?: string
+    }[] = []
     const code = await findBy(job, [], { cold: ['zone2'], heats: [], uncalled: [] }, command, {
       ...more,
       patience: 5,
@@ -101,7 +132,14 @@ describe('the search', () => {
   it('with dead work only asks for no reading on a live circuit', async () => {
     const { said } = await search(always({ seen: 'runs' }), { deadOnly: true })
     expect(said.some(({ request }) => request?.ask === 'read' && request.power)).toBe(false)
+    expect(said.some(({ request }) => request?.ask === 'read')).toBe(true)
     expect(said.some(({ request }) => request?.ask === 'see')).toBe(true)
+  })
+
+  it('without a clamp asks for none', async () => {
+    const { said } = await search(always({ value: 26, seen: 'runs' }), { noClamp: true })
+    expect(said.some(({ request }) => request?.mode === 'amps')).toBe(false)
+    expect(said.some(({ request }) => request?.mode === 'loz')).toBe(true)
   })
 
   it('passes over what is no answer, says why, and comes to an end', async () => {

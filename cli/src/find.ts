@@ -8,12 +8,13 @@ import {
   type Evidence,
   FIND_WORDS,
   Finder,
-  inOhms,
   type Job,
   placeOf,
   putRightBy,
+  readIn,
   search,
   tellings,
+  type Unit,
   type Wanted,
   wordFor,
   zonesInOrder,
@@ -159,8 +160,10 @@ function requestFor(job: Job, ask: Ask, { calls, power }: AskStand): Record<stri
     lifted: ask.ask === 'alone' ? [ask.from] : [],
     linked: [],
   }
+  if (ask.ask === 'amps')
+    return { ask: 'read', mode: 'amps', wire: ask.wire, turns: 1, ...around, place: placeOf(job, ask.from!) }
   if (ask.from !== undefined && ask.to !== undefined) {
-    const mode = inOhms(ask.ask) ? 'ohms' : 'loz'
+    const mode = readIn(ask.ask) === 'Ω' ? 'ohms' : 'loz'
     return { ask: 'read', mode, from: ask.from, to: ask.to, ...around, place: placeOf(job, ask.from) }
   }
   const of = ask.wire ? `wire:${ask.wire}` : ask.ask === 'pipe' ? `zone:${ask.zone}` : `part:${ask.part}`
@@ -171,7 +174,9 @@ function requestFor(job: Job, ask: Ask, { calls, power }: AskStand): Record<stri
 const SETTLED = 600
 
 /** The most a meter shows. */
-const MOST: Readonly<Record<'volts' | 'ohms', readonly [number, string]>> = { volts: [1000, 'V'], ohms: [1e9, 'ohm'] }
+const MOST: Readonly<Record<Unit, readonly [number, string]>> = { V: [1000, 'V'], A: [1000, 'A'], Ω: [1e9, 'ohm'] }
+
+const IN_WORDS = { V: 'volts', A: 'amps', Ω: 'ohms' } as const
 
 /** What an answer says, as the search takes it; a sentence where it says nothing that can be taken. */
 export function shownBy(
@@ -179,9 +184,11 @@ export function shownBy(
   answer: Record<string, unknown>,
 ): number | string | { wrong: string } {
   if (typeof answer.refused === 'string') return { wrong: `refused: ${answer.refused}` }
-  if (ask === 'volts' || inOhms(ask)) {
+  const unit = readIn(ask)
+  if (unit) {
     const { value, low, high } = answer
-    if (value === null) return inOhms(ask) ? Number.POSITIVE_INFINITY : { wrong: 'a reading in volts cannot be OL' }
+    if (value === null)
+      return unit === 'Ω' ? Number.POSITIVE_INFINITY : { wrong: `a reading in ${IN_WORDS[unit]} cannot be OL` }
     const read =
       typeof value === 'number'
         ? value
@@ -189,8 +196,8 @@ export function shownBy(
           ? (low + high) / 2
           : undefined
     if (read === undefined) return { wrong: 'a reading needs "value", or "low" and "high"' }
-    const [most, unit] = MOST[inOhms(ask) ? 'ohms' : 'volts']
-    if (!Number.isFinite(read) || Math.abs(read) > most) return { wrong: `${read} ${unit} is more than a meter shows` }
+    const [most, named] = MOST[unit]
+    if (!Number.isFinite(read) || Math.abs(read) > most) return { wrong: `${read} ${named} is more than a meter shows` }
     return Math.abs(read)
   }
   const { seen } = answer
@@ -210,9 +217,10 @@ export async function findBy(
   command: string,
   {
     deadOnly = false,
+    noClamp = false,
     patience = PATIENCE,
     print,
-  }: { deadOnly?: boolean; patience?: number; print: (line: object) => void },
+  }: { deadOnly?: boolean; noClamp?: boolean; patience?: number; print: (line: object) => void },
 ): Promise<number> {
   const begins: Evidence[] = [
     ...complaint.cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
@@ -225,7 +233,7 @@ export async function findBy(
     job,
     [...complaint.cold, ...complaint.uncalled],
     begins,
-    ({ ask }) => !(deadOnly && ask === 'volts'),
+    ({ ask, power }) => !(deadOnly && power && readIn(ask)) && !(noClamp && ask === 'amps'),
   )
   let next = work.next()
   let counted = { tests: 0, minutes: 0 }
@@ -265,7 +273,8 @@ export async function findBy(
 }
 
 /** What a search wants, as it is put to an answerer. */
-function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
+/** What is put to the answerer for what a search wants done. */
+export function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
   if (wanted.do === 'ask') return requestFor(job, wanted.ask, wanted.stand)
   if (wanted.do === 'repair') {
     const { unit } = wanted.unit

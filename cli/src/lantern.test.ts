@@ -6,8 +6,9 @@ import { documentOf, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { writeJobFile } from '@civil-lantern/core/validate'
 import { build } from 'esbuild'
-import { afterAll, beforeAll, expect, it } from 'vitest'
+import { afterAll, beforeAll, expect, it, vi } from 'vitest'
 import { halfSeen } from '../../core/src/testing/half-seen.ts'
+import { lantern as commandLine } from './command-line.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-cli-'))
 const file = join(folder, 'job.json')
@@ -41,17 +42,42 @@ beforeAll(() =>
     logLevel: 'error',
   }),
 )
-const lantern = (...args: string[]) => run(bundle, ...args)
+/**
+ * The same in this process, where nothing has to be loaded again for every command. What one prints is caught, so only one
+ * runs at a time.
+ */
+let turn: Promise<unknown> = Promise.resolve()
+const lantern = (...args: string[]): Promise<Ran> => {
+  const ran = turn.then(async () => {
+    const said = { out: '', err: '' }
+    const to = (which: keyof typeof said) => (text: string | Uint8Array) => {
+      said[which] += String(text)
+      return true
+    }
+    const spies = [
+      vi.spyOn(process.stdout, 'write').mockImplementation(to('out')),
+      vi.spyOn(process.stderr, 'write').mockImplementation(to('err')),
+    ]
+    try {
+      return { code: await commandLine(args), ...said }
+    } finally {
+      for (const spy of spies) spy.mockRestore()
+    }
+  })
+  turn = ran.catch(() => undefined)
+  return ran
+}
 
 it('from its sources, as the README runs it, it says the same', async () => {
   const program = resolve(import.meta.dirname, 'lantern.ts')
   const ask = ['verdict', file, '--call', 'Signal house']
   const [fromSource, fromBundle] = await Promise.all([
     run('--conditions=source', '--import', 'tsx', program, ...ask),
-    lantern(...ask),
+    run(bundle, ...ask),
   ])
   expect(JSON.parse(fromSource.out).says).toContain('open and proven')
   expect(fromBundle).toEqual(fromSource)
+  expect(await lantern(...ask)).toEqual(fromSource)
 })
 
 it('reads, settles, judges, checks and writes a netlist from a job file', async () => {
@@ -217,9 +243,11 @@ it('searches by asking a wall until it knows, has it put right, and closes with 
   expect([ran.code, said.at(-1)]).toMatchObject([0, { solved: true, repairs: ['V2/head'] }])
   expect(said.filter(({ request }) => request?.what === 'pipe')).toHaveLength(5)
   expect(said[0].request).toMatchObject({ power: true, lifted: [], linked: [] })
-  // Volts are read live, ohms dead, and nothing else is read.
+  // Volts and amps are read live, ohms dead, and nothing else is read.
   const modes = said.flatMap(({ request }) => (request?.mode ? [`${request.mode} ${request.power}`] : []))
-  expect([...new Set(modes)].filter((mode) => mode !== 'loz true' && mode !== 'ohms false')).toEqual([])
+  expect(
+    [...new Set(modes)].filter((mode) => mode !== 'loz true' && mode !== 'amps true' && mode !== 'ohms false'),
+  ).toEqual([])
 })
 
 it('a complaint that names no zone is refused before anything is started', async () => {

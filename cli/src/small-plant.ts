@@ -1,5 +1,5 @@
 import { Finder, type Job, minutesTo, type Suspect, standsFor } from '@civil-lantern/core'
-import { inOhms } from '../../core/src/find/ask.ts'
+import { readIn } from '../../core/src/find/ask.ts'
 import { bandsOf, entropy, normal } from '../../core/src/find/likelihood.ts'
 import { type Open, proposalOf, ranked } from '../../core/src/find/proposals.ts'
 import { calling } from '../../core/src/find/stand.ts'
@@ -85,7 +85,7 @@ export function smallPlant(job: Job, zone: string, random: Random): SmallPlant |
 function testOf(table: StandTable, column: number, suspects: readonly Suspect[]): Test {
   const shown = suspects.map(({ id }) => shownAt(table, id, column))
   const answers = new Array<number>(suspects.length).fill(0)
-  for (const [band, { members }] of bandsOf(shown, inOhms(table.asks[column]!.ask)).entries())
+  for (const [band, { members }] of bandsOf(shown, readIn(table.asks[column]!.ask)).entries())
     for (const at of members) answers[at] = band
   return { table, column, answers }
 }

@@ -24,7 +24,7 @@ export async function standInWall(job: Job, wrong: readonly Supposition[]): Prom
 const say = (value: object) => process.stdout.write(`${JSON.stringify(value)}\n`)
 
 function answer(wall: StandInWall, request: Record<string, unknown>): object {
-  const { ask, of, what, mode, from, to, calls, unit, power, lifted } = request
+  const { ask, of, what, mode, from, to, wire, calls, unit, power, lifted } = request
   const stand = { calls: Array.isArray(calls) ? calls.map(String) : [], power: power !== false }
   if (ask === 'repair') {
     wall.repair(String(unit))
@@ -38,6 +38,12 @@ function answer(wall: StandInWall, request: Record<string, unknown>): object {
     says: '',
     ...one,
   })
+  if (ask === 'read' && mode === 'amps') {
+    const id = String(wire)
+    return wall.job.wires[id]
+      ? { value: wall.shows(asked({ ask: 'amps', wire: id }), stand) }
+      : { refused: `no wire ${id}` }
+  }
   if (ask === 'read') {
     const alone = Array.isArray(lifted) && lifted.length > 0
     const form = mode === 'ohms' ? (alone ? 'alone' : 'ohms') : 'volts'

@@ -91,6 +91,28 @@ describe('the stand-in wall', () => {
     expect((await program.ask(`${at}/answer`, { entry: nowhere, ask: 'room', stand: [] })).status).toBe(400)
   })
 
+  it('answers a clamp by the wire between two ends, whichever is named first; between none it says so', async () => {
+    const job = await stored('clamped')
+    const strip = Object.values(job.wires).find(({ from, to }) => [from.part, to.part].includes('TS2'))!
+    const [near, far] = [strip.from, strip.to].map(({ part, terminal }) => `${part}.${terminal}`) as [string, string]
+    const end = (point: string) => ({ point, says: point, place: 'Boiler room' })
+    const answer = (id: string, from: string, to: string, stand: string[]) => {
+      const body = { kind: 'reading', mode: 'amps', from: end(from), to: end(to), value: null, shows: '' }
+      const entry = nextEntry(
+        { id, by: 'Ash', device: 'phone', clock: '2026-03-01T10:00:00.000Z', revision: 1 },
+        [],
+        body,
+      )
+      return program.ask<{ body: Entry['body'] }>('/api/jobs/clamped/stand-in/answer', { entry, ask: 'amps', stand })
+    }
+    const calling = (await answer('clamp-entry-1', near, far, ['signal'])).said.body
+    expect(calling.value).toBeGreaterThan(0.25)
+    expect(calling.shows).toBe(`${calling.value} A`)
+    expect((await answer('clamp-entry-2', far, near, ['signal'])).said.body.value).toBeGreaterThan(0.25)
+    expect((await answer('clamp-entry-3', near, far, ['gallery'])).said.body.value).toBe(0)
+    expect((await answer('clamp-entry-4', near, 'V5.m1', ['signal'])).status).toBe(400)
+  })
+
   it('what is left is told when somebody gives up, and is hidden no more', async () => {
     await ask('/api/jobs', { id: 'sable-row', document: documentOf(demoJobs['sable-row']!()) })
     const at = '/api/jobs/sable-row/stand-in'

@@ -4,11 +4,12 @@ import type { Simulation } from '../motion/simulation.ts'
 import type { PartKind } from '../parts/kind.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 
-/** What an ask shows: volts, ohms (`Infinity` where the meter shows OL), or a word. */
+/** What an ask shows: volts, amps, ohms (`Infinity` where the meter shows OL), or a word. */
 export type Shown = number | string
 
 export type AskForm =
   | 'volts'
+  | 'amps'
   | 'ohms'
   | 'alone'
   | 'core'
@@ -21,8 +22,13 @@ export type AskForm =
   | 'position'
   | 'pipe'
 
-/** Is it answered in ohms? */
-export const inOhms = (form: AskForm): boolean => form === 'ohms' || form === 'alone'
+/** What a reading is in. */
+export type Unit = 'V' | 'Ω' | 'A'
+
+const units: Readonly<Partial<Record<AskForm, Unit>>> = { volts: 'V', amps: 'A', ohms: 'Ω', alone: 'Ω' }
+
+/** What an ask is answered in; nothing where it is answered in words. */
+export const readIn = (form: AskForm): Unit | undefined => units[form]
 
 /** Something that can be asked of the wall, in a stand. */
 export interface Ask {
@@ -30,10 +36,10 @@ export interface Ask {
   readonly ask: AskForm
   /** Whether the power is on for it, or off and proven off. */
   readonly power: boolean
-  /** The terminals of a reading. */
+  /** The terminals of a reading; where a clamp goes round a wire, the wire's ends, the one where it is put round first. */
   readonly from?: string
   readonly to?: string
-  /** The part that is looked at or felt; the conductor that is tried by itself. */
+  /** The part that is looked at or felt; the conductor that is tried by itself, or that a clamp goes round. */
   readonly part?: string
   readonly wire?: string
   /** The zone whose loop it is on, or whose pipe is felt; what is seen or felt at a part belongs to every stand. */

@@ -65,6 +65,19 @@ describe('what explains nothing', () => {
     expect(belief.idle([room('one', false)]).has(NONE)).toBe(false)
   })
 
+  it('of a clamp: a small motor that draws nothing is odd, one that draws a fifth more is not', () => {
+    const clamp = { id: 'clamp', ask: 'amps', power: true, place: '', minutes: 1, says: '' } as const
+    const heating = new Set(['one', 'two'])
+    const rows = new Map(suspects.map(({ id }) => [id, [{ shows: [id === 'D' ? 0 : 0.08], heats: heating }]]))
+    const at = calling('one')
+    const small = new Belief(suspects, new Map([[standKey(at), { stand: at, asks: [clamp], rows }]]))
+    const idle = (shown: number) => small.idle([{ is: 'shown', ask: 'clamp', stand: at, shown }])
+    expect(idle(0).has('D')).toBe(false)
+    expect([...idle(0)].sort()).toEqual(['A', 'A2', 'B', 'C', WELL].sort())
+    expect([...idle(0.095)]).toEqual([WELL])
+    expect(idle(0.11).has('A')).toBe(true)
+  })
+
   it('is only nothing wrong where nothing is odd', () => {
     expect([...belief.idle([])]).toEqual([WELL])
     expect([...belief.idle([room('one', true), lamp('shows')])]).toEqual([WELL])

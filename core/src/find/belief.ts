@@ -1,4 +1,4 @@
-import { inOhms, type Shown as Seen } from './ask.ts'
+import { readIn, type Shown as Seen, type Unit } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { likelihood, normal, SUPPLY } from './likelihood.ts'
@@ -51,7 +51,7 @@ export class Belief {
     const table = this.#tables.get(standKey(standOf(one)))!
     if (one.is === 'room') return one.heats !== rowAt(table, WELL).heats.has(one.zone)
     const column = table.asks.findIndex(({ id }) => id === one.ask)
-    return column >= 0 && differs(one.shown, shownAt(table, WELL, column))
+    return column >= 0 && differs(one.shown, shownAt(table, WELL, column), readIn(table.asks[column]!.ask))
   }
 
   #weights(): Float64Array {
@@ -127,13 +127,24 @@ export class Belief {
     if (one.is === 'room') return rowAt(table, suspect).heats.has(one.zone) !== rowAt(table, WELL).heats.has(one.zone)
     const column = table.asks.findIndex(({ id }) => id === one.ask)
     if (column < 0) return false
-    return differs(shownAt(table, suspect, column), shownAt(table, WELL, column))
+    return differs(shownAt(table, suspect, column), shownAt(table, WELL, column), readIn(table.asks[column]!.ask))
   }
 }
 
-function differs(one: Seen, other: Seen): boolean {
+/**
+ * What a reading may differ and count as the same: a share of the value, of so much at the least. What motors of one nameplate
+ * draw differs by more than volts do, and a motor that is a coil and some wax draws less than a tenth of an amp.
+ */
+const SAME: Readonly<Record<Unit, { readonly share: number; readonly least: number }>> = {
+  V: { share: 0.1, least: 1 },
+  Ω: { share: 0.1, least: 1 },
+  A: { share: 0.25, least: 0.1 },
+}
+
+function differs(one: Seen, other: Seen, unit: Unit = 'V'): boolean {
   if (typeof one === 'string' || typeof other === 'string') return one !== other
-  return one !== other && !(Math.abs(one - other) <= NEAR * Math.max(1, Math.abs(other)))
+  const { share, least } = SAME[unit]
+  return one !== other && !(Math.abs(one - other) <= share * Math.max(least, Math.abs(other)))
 }
 
 function chanceOf(one: Shown, suspect: string, table: StandTable, column: number, k: number): number {
@@ -142,11 +153,11 @@ function chanceOf(one: Shown, suspect: string, table: StandTable, column: number
       ? likelihood.anyRoom
       : likelihood.ofRoom(one.heats, rowAt(table, suspect, k).heats.has(one.zone))
   const { ask } = table.asks[column]!
-  if (suspect === NONE) return likelihood.ofAnything(one.shown, inOhms(ask))
+  if (suspect === NONE) return likelihood.ofAnything(one.shown, readIn(ask))
   const expected = shownAt(table, suspect, column, k)
   if (typeof one.shown !== 'number' || typeof expected !== 'number')
     return likelihood.ofWord(one.shown, expected, askKind(ask).trust)
-  return inOhms(ask) ? likelihood.ofOhms(one.shown, expected) : likelihood.ofVolts(one.shown, expected)
+  return likelihood.ofReading(readIn(ask)!, one.shown, expected)
 }
 
 /** Chance that what was put in or remade is no better than what it replaced. */
@@ -155,7 +166,5 @@ const BAD_AGAIN = 0.03
 const SECOND = 0.05
 /** Chance that it was never that, but something nobody foresaw that looks like it. */
 const UNFORESEEN = 0.03
-/** What a reading may differ and count as the same, as a share. */
-const NEAR = 0.1
 /** Nothing is ever wholly impossible. */
 const TINY = 1e-12

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
-import { type Ask, asRead, type Shown } from './ask.ts'
+import { type Ask, type AskForm, asRead, readIn, type Shown } from './ask.ts'
 import { wordFor } from './asks/index.ts'
 import { calling, DEAD, NOBODY, type Stand } from './stand.ts'
 
@@ -44,12 +44,12 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
       const [from, to] = [pointIn(body.from), pointIn(body.to)]
       const shown = shownBy(body)
       const lifted = stand?.lifted?.some((point) => point === from || point === to)
-      const form = body.mode !== 'ohms' ? 'volts' : lifted ? 'alone' : 'ohms'
+      const form = formOf(String(body.mode), lifted === true)
       const ask = asks.find(
         (one) => one.ask === form && ((one.from === from && one.to === to) || (one.from === to && one.to === from)),
       )
       // Ohms on a circuit that is not dead say nothing of what lies between the leads.
-      const counts = form === 'volts' ? at.power : !at.power
+      const counts = readIn(form) === 'Ω' ? !at.power : at.power
       return ask && shown !== undefined && counts
         ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: at, shown } }]
         : []
@@ -81,11 +81,16 @@ export function withComplaint(cold: readonly string[], seen: readonly Seen[]): E
   return [...said, ...seen.map(({ evidence }) => evidence)]
 }
 
-/** What a reading shows, as a search takes it; nothing where it is neither volts nor ohms, or no number. */
+/** What is asked by a reading in a mode of the meter. */
+const formOf = (mode: string, lifted: boolean): AskForm =>
+  mode === 'amps' ? 'amps' : mode !== 'ohms' ? 'volts' : lifted ? 'alone' : 'ohms'
+
+/** What a reading shows, as a search takes it; nothing where it is in no unit that is asked for, or no number. */
 function shownBy({ mode, value, shows }: Entry['body']): Shown | undefined {
   if (mode === 'ohms' && value === null && String(shows).startsWith('OL')) return Number.POSITIVE_INFINITY
-  if (typeof value !== 'number' || !['loz', 'volts', 'ohms'].includes(String(mode))) return undefined
-  return mode === 'ohms' ? asRead(value) : value
+  if (typeof value !== 'number' || !['loz', 'volts', 'ohms', 'amps'].includes(String(mode))) return undefined
+  // Which lead was on which end says nothing here.
+  return mode === 'ohms' ? asRead(value) : Math.abs(value)
 }
 
 const pointIn = (end: unknown): string =>

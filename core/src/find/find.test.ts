@@ -237,6 +237,28 @@ describe('what the log has on a complaint', () => {
     ])
   })
 
+  it('takes amps of a clamp round a wire that is asked for, whichever end it hung at, and volts without their sign', () => {
+    const entries: Entry[] = []
+    const round = finder.asks.find(({ ask, zone }) => ask === 'amps' && zone === 'signal')!
+    const amps = {
+      ...read,
+      mode: 'amps',
+      from: end(round.to!),
+      to: end(round.from!),
+      value: 0.32,
+      shows: '320 mA',
+      turns: 5,
+    }
+    add(entries, amps, { stand })
+    add(entries, { ...amps, from: end('V2.m1') }, { stand })
+    add(entries, amps, { stand: stampOf(job, DEAD) })
+    add(entries, { ...read, value: -24.6 }, { stand })
+    expect(evidenceOf(entries, 'find-case-1', finder.asks).map(({ evidence }) => evidence)).toEqual([
+      { is: 'shown', ask: round.id, stand: calling('signal'), shown: 0.32 },
+      { is: 'shown', ask: ask.id, stand: calling('signal'), shown: 24.6 },
+    ])
+  })
+
   it('where it came up in a proof, what was read and passed there counts too; what failed, and other proofs, do not', () => {
     const entries: Entry[] = []
     add(

@@ -1,38 +1,48 @@
 import { describe, expect, it } from 'vitest'
+import type { Unit } from './ask.ts'
 import { bandsOf, countLeft, entropy, LIES, likelihood, normal } from './likelihood.ts'
 
 const OL = Number.POSITIVE_INFINITY
 
 describe('a reading', () => {
   it('in volts is likeliest where it is expected, and never impossible anywhere', () => {
-    expect(likelihood.ofVolts(24, 24)).toBeGreaterThan(likelihood.ofVolts(22, 24))
+    expect(likelihood.ofReading('V', 24, 24)).toBeGreaterThan(likelihood.ofReading('V', 22, 24))
     // Far off, only the lie is left: 2 % over 30 V, and over more on a circuit that has more.
-    expect(likelihood.ofVolts(0, 24)).toBeCloseTo(LIES / 30, 9)
-    expect(likelihood.ofVolts(0, 230)).toBeCloseTo(LIES / 276, 9)
-    expect(likelihood.ofVolts(230, 0)).toBeCloseTo(LIES / 276, 9)
+    expect(likelihood.ofReading('V', 0, 24)).toBeCloseTo(LIES / 30, 9)
+    expect(likelihood.ofReading('V', 0, 230)).toBeCloseTo(LIES / 276, 9)
+    expect(likelihood.ofReading('V', 230, 0)).toBeCloseTo(LIES / 276, 9)
   })
 
   it('in ohms counts by decades, below half an ohm by the leads, and OL by itself', () => {
-    expect(likelihood.ofOhms(44, 40)).toBeCloseTo(likelihood.ofOhms(440, 400), 9)
-    expect(likelihood.ofOhms(0.01, 0.4)).toBeCloseTo(likelihood.ofOhms(0.4, 0.4), 9)
-    expect(likelihood.ofOhms(OL, OL)).toBeGreaterThan(40 * likelihood.ofOhms(40, OL))
-    expect(likelihood.ofOhms(OL, 40)).toBe(likelihood.ofOhms(40, OL))
-    expect(likelihood.ofOhms(OL, 40)).toBeGreaterThan(0)
+    expect(likelihood.ofReading('Ω', 44, 40)).toBeCloseTo(likelihood.ofReading('Ω', 440, 400), 9)
+    expect(likelihood.ofReading('Ω', 0.01, 0.4)).toBeCloseTo(likelihood.ofReading('Ω', 0.4, 0.4), 9)
+    expect(likelihood.ofReading('Ω', OL, OL)).toBeGreaterThan(40 * likelihood.ofReading('Ω', 40, OL))
+    expect(likelihood.ofReading('Ω', OL, 40)).toBe(likelihood.ofReading('Ω', 40, OL))
+    expect(likelihood.ofReading('Ω', OL, 40)).toBeGreaterThan(0)
+  })
+
+  it('of a clamp parts what draws from what does not, and not two motors of one nameplate', () => {
+    const at = (seen: number, expected: number) => likelihood.ofReading('A', seen, expected)
+    expect(at(0.3, 0.27)).toBeGreaterThan(10 * at(0, 0.27))
+    expect(at(0, 0)).toBeGreaterThan(100 * at(0.2, 0))
+    // Far off, only the lie is left: 2 % over 3 A, and over more where more flows.
+    expect(at(0, 0.5)).toBeCloseTo(LIES / 3, 3)
+    expect(at(8, 0)).toBeCloseTo(LIES / 9.6, 9)
   })
 
   it('a word is as good as its trust; what nobody foresaw explains anything a little', () => {
     expect(likelihood.ofWord('slack', 'slack', 0.9)).toBe(0.9)
     expect(likelihood.ofWord('slack', 'firm', 0.9)).toBeCloseTo(0.1, 9)
-    expect(likelihood.ofAnything('slack', false)).toBeLessThan(likelihood.ofWord('slack', 'slack', 0.9))
-    expect(likelihood.ofAnything(24, false)).toBeLessThan(likelihood.ofVolts(24, 24))
-    expect(likelihood.ofAnything(24, false)).toBeGreaterThan(likelihood.ofVolts(0, 24))
-    expect(likelihood.ofAnything(40, true)).toBeLessThan(likelihood.ofOhms(40, 40))
+    expect(likelihood.ofAnything('slack')).toBeLessThan(likelihood.ofWord('slack', 'slack', 0.9))
+    expect(likelihood.ofAnything(24, 'V')).toBeLessThan(likelihood.ofReading('V', 24, 24))
+    expect(likelihood.ofAnything(24, 'V')).toBeGreaterThan(likelihood.ofReading('V', 0, 24))
+    expect(likelihood.ofAnything(40, 'Ω')).toBeLessThan(likelihood.ofReading('Ω', 40, 40))
   })
 })
 
 describe('what one answer tells apart', () => {
-  const said = (shown: readonly (number | string)[], ohms = false) =>
-    bandsOf(shown, ohms).map(({ says, members }) => [says, [...members].sort()])
+  const said = (shown: readonly (number | string)[], unit?: Unit) =>
+    bandsOf(shown, unit).map(({ says, members }) => [says, [...members].sort()])
 
   it('is words by themselves, and numbers with a gap between them', () => {
     expect(said(['slack', 'firm', 'slack'])).toEqual([
@@ -53,21 +63,31 @@ describe('what one answer tells apart', () => {
   })
 
   it('is decades of ohms: 40 beside 50 is one motor, 40 beside 80 are two things, OL is a third', () => {
-    expect(said([40, 50, OL], true)).toEqual([
+    expect(said([40, 50, OL], 'Ω')).toEqual([
       ['OL', [2]],
       ['40 Ω to 50 Ω', [0, 1]],
     ])
-    expect(said([40, 80], true).length).toBe(2)
-    expect(said([0.03, 0.1], true).length).toBe(1)
+    expect(said([40, 80], 'Ω').length).toBe(2)
+    expect(said([0.03, 0.1], 'Ω').length).toBe(1)
+  })
+
+  it('is amps as a clamp tells them apart: 0.2 from nought, not from 0.25', () => {
+    expect(said([0, 0.2, 0.25], 'A')).toEqual([
+      ['about 0 mA', [0]],
+      ['200 mA to 250 mA', [1, 2]],
+    ])
+    expect(said([0, 0.03], 'A').length).toBe(1)
+    expect(said([0, 0.04], 'A').length).toBe(2)
+    expect(said([1.25], 'A')[0]![0]).toBe('about 1.25 A')
   })
 
   it('says thousands and millions as a display does', () => {
-    expect(said([1500], true)[0]![0]).toBe('about 1.5 kΩ')
-    expect(said([2.2e6], true)[0]![0]).toBe('about 2.2 MΩ')
+    expect(said([1500], 'Ω')[0]![0]).toBe('about 1.5 kΩ')
+    expect(said([2.2e6], 'Ω')[0]![0]).toBe('about 2.2 MΩ')
     expect(said([123.4])[0]![0]).toBe('about 123.4 V')
   })
 
-  it('of nobody is nothing', () => expect(bandsOf([], false)).toEqual([]))
+  it('of nobody is nothing', () => expect(bandsOf([])).toEqual([]))
 })
 
 describe('shares', () => {

@@ -1,14 +1,17 @@
-import type { Shown } from './ask.ts'
+import type { Shown, Unit } from './ask.ts'
 
 /** One reading or word in so many is of something else: a lead misplaced, a display misread, another zone called. */
 export const LIES = 0.02
-/** What a reading may differ from the expected: volts, and share of the value; nameplates and lengths are uncertain. */
+/** What volts may differ from the expected, and share of the value; nameplates and lengths are uncertain. */
 const SIGMA = { volts: 0.3, share: 0.035 } as const
-/** The range a misplaced lead may show: up to so many volts on a circuit of so many, and so many decades of ohms. */
+/** The range a misplaced lead may show: up to so many volts on a circuit of so many, so many decades of ohms, so many amps. */
 const ANY = 30
 const DECADES = 10
+const ANY_AMPS = 3
 /** What ohms may differ from the expected, decades: windings, temperature, leads. */
 const SIGMA_OHMS = 0.1
+/** What a clamp may: its steps and its floor, and what motors of one nameplate draw apart from each other. */
+const SIGMA_AMPS = { amps: 0.015, share: 0.12 } as const
 /** Below this a meter's leads count for more than what is between them, ohms. */
 const LEADS = 0.5
 /** People say a room is warm or cold by what they felt last night. */
@@ -24,33 +27,67 @@ export const SUPPLY: readonly { readonly times: number; readonly weight: number 
 /** The chance of what was seen, under a suspect that shows or does something; never nought, so nothing is ruled out for ever. */
 export const likelihood = {
   TRUSTED: 1 - 2 * LIES,
-  /** @returns chance for each volt */
-  ofVolts(seen: number, expected: number): number {
-    const sigma = Math.hypot(SIGMA.volts, SIGMA.share * expected)
-    const any = Math.max(ANY, 1.2 * expected, 1.2 * seen)
-    return (1 - LIES) * bell((seen - expected) / sigma, sigma) + LIES / any
-  },
-  /** @returns chance for each decade; OL counts as one */
-  ofOhms(seen: number, expected: number): number {
-    if (seen === Number.POSITIVE_INFINITY || expected === Number.POSITIVE_INFINITY)
-      return seen === expected ? 1 - LIES : LIES / DECADES
-    return (1 - LIES) * bell((decades(seen) - decades(expected)) / SIGMA_OHMS, SIGMA_OHMS) + LIES / DECADES
+  /** @returns chance of a reading, for each volt, decade of ohms (OL counts as one), or amp */
+  ofReading(unit: Unit, seen: number, expected: number): number {
+    return measures[unit].chance(seen, expected)
   },
   /** @param trust chance that the word is right */
   ofWord: (seen: Shown, expected: Shown, trust: number): number => (seen === expected ? trust : 1 - trust),
   ofRoom: (seen: boolean, expected: boolean): number => (seen === expected ? SAID : 1 - SAID),
   /** What nobody foresaw explains anything a little: any volts, any ohms, any word, any room. */
-  ofAnything: (seen: Shown, ohms: boolean): number =>
-    typeof seen === 'string' ? 0.3 : ohms ? 1 / DECADES : 1 / Math.max(ANY, 1.2 * seen),
+  ofAnything: (seen: Shown, unit: Unit = 'V'): number =>
+    typeof seen === 'string' ? 0.3 : 1 / measures[unit].range(seen, 0),
   anyRoom: 0.5,
 }
 
 const bell = (off: number, sigma: number): number => Math.exp(-off * off * 0.5) / (sigma * Math.sqrt(2 * Math.PI))
 const decades = (ohms: number): number => Math.log10(Math.max(LEADS, ohms))
 
-/** Values farther apart than this many sigmas are told apart by one reading; what the mains stand at moves volts by more. */
+/** Values farther apart than this many sigmas are told apart by one reading; what the mains stand at moves volts and amps by more. */
 const APART = 2
 const MOVED = 0.05
+
+/** How readings in one unit differ from what is so. */
+interface Measure {
+  chance(seen: number, expected: number): number
+  /** How much a lead in the wrong place may show. */
+  range(seen: number, expected: number): number
+  /** Are two values, the lower first, told apart by one reading? */
+  apart(low: number, high: number): boolean
+  /** A value as a display shows it. */
+  says(value: number): string
+}
+
+/** A unit whose readings are off by so much, and by a share of the value. */
+const spread = (least: number, share: number, most: number): Omit<Measure, 'says'> => {
+  const range = (seen: number, expected: number) => Math.max(most, 1.2 * expected, 1.2 * seen)
+  return {
+    range,
+    chance(seen, expected) {
+      const sigma = Math.hypot(least, share * expected)
+      return (1 - LIES) * bell((seen - expected) / sigma, sigma) + LIES / range(seen, expected)
+    },
+    apart: (low, high) => high - low > APART * Math.hypot(least, (share + MOVED) * high),
+  }
+}
+
+const measures: Readonly<Record<Unit, Measure>> = {
+  V: { ...spread(SIGMA.volts, SIGMA.share, ANY), says: (volts) => `${Number(volts.toFixed(1))} V` },
+  A: {
+    ...spread(SIGMA_AMPS.amps, SIGMA_AMPS.share, ANY_AMPS),
+    says: (amps) => (amps < 1 ? `${(amps * 1e3).toFixed(0)} mA` : `${amps.toFixed(2)} A`),
+  },
+  Ω: {
+    range: () => DECADES,
+    chance(seen, expected) {
+      if (seen === Number.POSITIVE_INFINITY || expected === Number.POSITIVE_INFINITY)
+        return seen === expected ? 1 - LIES : LIES / DECADES
+      return (1 - LIES) * bell((decades(seen) - decades(expected)) / SIGMA_OHMS, SIGMA_OHMS) + LIES / DECADES
+    },
+    apart: (low, high) => decades(high) - decades(low) > APART * SIGMA_OHMS,
+    says: (ohms) => `${short(ohms)}Ω`,
+  },
+}
 
 export interface Band {
   readonly says: string
@@ -64,10 +101,10 @@ export interface Sorted {
   /** Whose number it is, the smallest first, and the numbers. */
   readonly order: readonly number[]
   readonly values: readonly number[]
-  readonly ohms: boolean
+  readonly unit: Unit
 }
 
-export function sortedBy(shown: readonly Shown[], ohms: boolean): Sorted {
+export function sortedBy(shown: readonly Shown[], unit: Unit = 'V'): Sorted {
   const words = new Map<string, number[]>()
   const numbers: { value: number; at: number }[] = []
   for (const [at, value] of shown.entries()) {
@@ -78,7 +115,7 @@ export function sortedBy(shown: readonly Shown[], ohms: boolean): Sorted {
     }
   }
   numbers.sort((a, b) => a.value - b.value)
-  return { words, order: numbers.map(({ at }) => at), values: numbers.map(({ value }) => value), ohms }
+  return { words, order: numbers.map(({ at }) => at), values: numbers.map(({ value }) => value), unit }
 }
 
 /**
@@ -87,13 +124,14 @@ export function sortedBy(shown: readonly Shown[], ohms: boolean): Sorted {
  *
  * @param placed where each stands in the list of those that count; -1 for one that does not
  */
-export function bandsIn({ words, order, values, ohms }: Sorted, placed: ArrayLike<number>): Band[] {
+export function bandsIn({ words, order, values, unit }: Sorted, placed: ArrayLike<number>): Band[] {
   const bands: Band[] = []
   for (const [says, all] of words) {
     const members: number[] = []
     for (const at of all) if (placed[at]! >= 0) members.push(placed[at]!)
     if (members.length > 0) bands.push({ says, members })
   }
+  const { apart } = measures[unit]
   let members: number[] = []
   let [low, high] = [0, 0]
   const close = () => {
@@ -102,7 +140,7 @@ export function bandsIn({ words, order, values, ohms }: Sorted, placed: ArrayLik
     // In words only where somebody reads it: most of what could be asked is never offered.
     bands.push({
       get says() {
-        return rangeInWords(from, to, ohms)
+        return rangeInWords(from, to, unit)
       },
       members,
     })
@@ -112,7 +150,7 @@ export function bandsIn({ words, order, values, ohms }: Sorted, placed: ArrayLik
     const place = placed[order[i]!]!
     if (place < 0) continue
     const value = values[i]!
-    if (members.length > 0 && apart(high, value, ohms)) close()
+    if (members.length > 0 && apart(high, value)) close()
     if (members.length === 0) low = value
     high = value
     members.push(place)
@@ -122,20 +160,15 @@ export function bandsIn({ words, order, values, ohms }: Sorted, placed: ArrayLik
 }
 
 /** The same of a list in which all count. @param shown what each would show */
-export const bandsOf = (shown: readonly Shown[], ohms: boolean): Band[] =>
+export const bandsOf = (shown: readonly Shown[], unit?: Unit): Band[] =>
   bandsIn(
-    sortedBy(shown, ohms),
+    sortedBy(shown, unit),
     shown.map((_, at) => at),
   )
 
-const apart = (low: number, high: number, ohms: boolean): boolean =>
-  ohms
-    ? decades(high) - decades(low) > APART * SIGMA_OHMS
-    : high - low > APART * Math.hypot(SIGMA.volts, (SIGMA.share + MOVED) * high)
-
 /** A range of readings as a display would show its ends. */
-function rangeInWords(low: number, high: number, ohms: boolean): string {
-  const [from, to] = [low, high].map((figure) => (ohms ? `${short(figure)}Ω` : `${Number(figure.toFixed(1))} V`))
+function rangeInWords(low: number, high: number, unit: Unit): string {
+  const [from, to] = [low, high].map(measures[unit].says)
   return from === to ? `about ${from}` : `${from} to ${to}`
 }
 

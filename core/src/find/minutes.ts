@@ -8,6 +8,8 @@ import { standKey } from './stand.ts'
 export const MINUTES = {
   /** A reading at a panel, a boiler, a transformer; at a valve; at a thermostat, its cover off; at a splice to uncap. */
   reading: { near: 0.5, valve: 1.5, thermostat: 2, splice: 2.5 },
+  /** A clamp round one core among others, touching none. */
+  clamp: 0.8,
   /** A reading on live line voltage. */
   liveLine: 3,
   /** What ohms take beyond volts, and a tug at every conductor beyond a reading. */

@@ -1,4 +1,4 @@
-import { type Ask, inOhms } from './ask.ts'
+import { type Ask, readIn } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { type Band, bandsIn, countLeft, type Sorted, sortedBy } from './likelihood.ts'
 import type { Stand } from './stand.ts'
@@ -109,7 +109,7 @@ function sortedColumn(table: StandTable, column: number): Sorted {
     known.get(column) ??
     sortedBy(
       [...table.rows.keys()].map((id) => shownAt(table, id, column)),
-      inOhms(table.asks[column]!.ask),
+      readIn(table.asks[column]!.ask),
     )
   known.set(column, made)
   return made

@@ -2,7 +2,7 @@ import type { Job } from '../job/schema.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import type { Ask, Shown, Wall } from './ask.ts'
+import { type Ask, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { bring, calling, NOBODY, type Stand, standKey } from './stand.ts'
 import { repairedBy } from './suspects.ts'
@@ -102,6 +102,7 @@ export class StandInWall {
   shows(ask: Ask, stand: Stand): Shown {
     const shown = askKind(ask.ask).shows(this.#in(stand), ask)
     if (typeof shown !== 'number' || !Number.isFinite(shown)) return shown
-    return Math.max(0, Math.round(shown * (1 + this.#off()) * 10) / 10)
+    const steps = readIn(ask.ask) === 'A' ? 100 : 10
+    return Math.max(0, Math.round(shown * (1 + this.#off()) * steps) / steps)
   }
 }

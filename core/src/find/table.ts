@@ -7,7 +7,7 @@ import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import type { Ask, Shown } from './ask.ts'
+import { type Ask, type AskForm, readIn, type Shown } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { SUPPLY } from './likelihood.ts'
 import { bring, type Stand } from './stand.ts'
@@ -24,7 +24,7 @@ export interface StandTable {
   readonly stand: Stand
   readonly asks: readonly Ask[]
   /**
-   * By suspect: one row, where only its volts move with the mains; one for each of what the mains may stand at, where it decides
+   * By suspect: one row, where only its volts and amps move with the mains; one for each of what the mains may stand at, where it decides
    * what pulls in and what does not.
    */
   readonly rows: ReadonlyMap<string, readonly Row[]>
@@ -36,13 +36,16 @@ export function rowAt(table: StandTable, suspect: string, k = RATED): Row {
   return rows.length === 1 ? rows[0]! : rows[k]!
 }
 
-/** What a suspect shows while the mains stand so; a single row's volts move with them. */
+/** What a suspect shows while the mains stand so; a single row's volts and amps move with them. */
 export function shownAt(table: StandTable, suspect: string, column: number, k = RATED): Shown {
   const rows = table.rows.get(suspect)!
   if (rows.length > 1) return rows[k]!.shows[column]!
   const shown = rows[0]!.shows[column]!
-  return typeof shown === 'number' && table.asks[column]!.ask === 'volts' ? shown * SUPPLY[k]!.times : shown
+  return typeof shown === 'number' && movesWithMains(table.asks[column]!.ask) ? shown * SUPPLY[k]!.times : shown
 }
+
+/** Volts and amps follow what the mains stand at; ohms do not. */
+const movesWithMains = (form: AskForm) => readIn(form) === 'V' || readIn(form) === 'A'
 
 const RATED = SUPPLY.findIndex(({ times }) => times === 1)
 

@@ -28,7 +28,7 @@ export interface JobSummary {
   readonly search: string
 }
 
-export const SUMMARY_VERSION = 2
+export const SUMMARY_VERSION = 3
 
 /** What wants somebody first comes first. */
 const URGENT: readonly StageId[] = ['find', 'prove', 'hookup', 'scheme', 'load']

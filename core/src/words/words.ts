@@ -75,5 +75,17 @@ export function placeOf(job: Job, point: string): string {
   return (place && job.places[place]?.name) || ''
 }
 
+/**
+ * What somebody looked at, as it is called on this job; as it stands where the job has no such thing.
+ * @example lookedAtInWords(job, 'zone:signal') // 'Signal house'
+ */
+export function lookedAtInWords(job: Job, of: string): string {
+  const [what, id = ''] = of.split(':')
+  if (what === 'part' && job.parts[id]) return labelOf(job, id)
+  if (what === 'wire' && job.wires[id]) return wireInWords(job, id)
+  const named = what === 'zone' ? job.zones[id] : what === 'place' ? job.places[id] : undefined
+  return named?.name ?? of
+}
+
 /** A wire as its label names it. */
 export const wireInWords = (job: Job, wire: string): string => `Wire ${job.wires[wire]?.label ?? wire}`

@@ -8,9 +8,9 @@ import {
   benchWith,
   circuitOf,
   type Entry,
-  inOhms,
   probe,
   read,
+  readIn,
   reshaped,
   Stand,
   StandInWall,
@@ -190,12 +190,25 @@ function answerOf(
   const [kind, id = ''] = String(about.of ?? '').split(':')
   const point = (end: unknown) => (typeof end === 'object' && end && 'point' in end ? String(end.point) : '')
   const from = point(about.from)
-  const reads = asked === 'volts' || inOhms(asked)
+  const unit = readIn(asked)
+  const reads = unit !== undefined
   if (!reads && kind === 'part' && !wall.job.parts[id]) throw lost(`There is no part "${id}".`)
   if (!reads && kind === 'wire' && !wall.job.wires[id]) throw lost(`There is no wire "${id}".`)
   if (!reads && kind !== 'part' && kind !== 'wire') throw lost(`"${String(about.of)}" is neither a part nor a wire.`)
   const part = reads ? from.slice(0, from.indexOf('.')) : id
   if (reads && !wall.job.parts[part]) throw lost(`There is no part "${part}".`)
+  // The wire a clamp is round is named by its two ends.
+  const ends = [from, point(about.to)].toSorted().join()
+  const clamped =
+    unit === 'A' &&
+    Object.entries(wall.job.wires).find(
+      ([, { from, to }]) =>
+        [from, to]
+          .map(({ part, terminal }) => `${part}.${terminal}`)
+          .toSorted()
+          .join() === ends,
+    )?.[0]
+  if (unit === 'A' && !clamped) throw lost('No wire goes from there to there.')
   const zone = Object.entries(wall.job.zones).find(([, { valve }]) => valve === part)?.[0]
   const ask: Ask = {
     id: '',
@@ -206,11 +219,11 @@ function answerOf(
     says: '',
     from,
     to: point(about.to),
-    ...(kind === 'wire' ? { wire: id } : { part }),
+    ...(clamped ? { wire: clamped } : kind === 'wire' ? { wire: id } : { part }),
     ...(zone === undefined ? {} : { zone }),
   }
   const shown = wall.shows(ask, stand)
   if (typeof shown === 'string') return { ...about, word: shown }
   if (shown === Number.POSITIVE_INFINITY) return { ...about, value: null, shows: 'OL' }
-  return { ...about, value: shown, shows: `${shown.toFixed(1)} ${inOhms(asked) ? 'Ω' : 'V'}` }
+  return { ...about, value: shown, shows: unit === 'A' ? `${shown} A` : `${shown.toFixed(1)} ${unit ?? ''}` }
 }

@@ -5,7 +5,7 @@ import { zonesInOrder } from '../../job/zones.ts'
 import { read } from '../../meter/meter.ts'
 import type { Simulation } from '../../motion/simulation.ts'
 import { benchWith } from '../../suppose/bench.ts'
-import type { Ask, AskForm } from '../ask.ts'
+import { type Ask, type AskForm, readIn } from '../ask.ts'
 import { Finder } from '../finder.ts'
 import { bring, calling, DEAD, NOBODY, type Stand, standKey } from '../stand.ts'
 import { StandInWall } from '../stand-in-wall.ts'
@@ -49,13 +49,45 @@ describe('what a plant shows, sound and with one thing wrong', () => {
     near(shown(ask, stand, wrong), then)
   })
 
+  it('a clamp at the supply tells whether the motor far away draws, what all of them draw, and nothing of a zone at rest', () => {
+    const [own, all] = [of('amps', 'amps:signal:'), of('amps', 'amps::')]
+    expect(asks.filter(({ ask }) => ask === 'amps')).toHaveLength(Object.keys(job.zones).length + 1)
+    expect(own).toMatchObject({ place: job.parts[own.from!.split('.')[0]!]!.place, wire: expect.any(String) })
+    // Two readings at the boiler that parts of the loop upstairs decide.
+    expect(shown(own, signal)).toBeGreaterThan(0.25)
+    for (const wrong of ['part:V2/windingOpen', 'part:TS2/setTooLow', `wire:${own.wire}/open`])
+      expect(shown(own, signal, wrong)).toBe(0)
+    expect(shown(own, NOBODY)).toBe(0)
+    expect(shown(own, calling('gallery'))).toBe(0)
+    expect(shown(all, calling('signal', 'gallery'))).toBeCloseTo(2 * Number(shown(all, signal)), 1)
+    expect(asksIn(asks, signal, [])).toContain(own)
+    expect(asksIn(asks, calling('gallery'), [])).not.toContain(own)
+    expect(asksIn(asks, calling('gallery'), [])).toContain(all)
+  })
+
+  it('a clamp is named by the two ends of its wire, by which its reading is found again', () => {
+    for (const make of Object.values(demoJobs)) {
+      const own = make()
+      for (const { ask, wire, from, to } of new Finder(own).asks) {
+        if (ask !== 'amps') continue
+        const ends = [own.wires[wire!]!.from, own.wires[wire!]!.to].map(({ part, terminal }) => `${part}.${terminal}`)
+        expect([from, to].sort()).toEqual(ends.sort())
+      }
+    }
+  })
+
+  it('no clamp goes round a wire of a loop at line voltage', () => {
+    for (const make of ['lowther-street', 'quay-terrace'] as const)
+      expect(new Finder(demoJobs[make]!()).asks.filter(({ ask }) => ask === 'amps')).toEqual([])
+  })
+
   it('a loose end shows where it is landed and nowhere else; a broken core at neither of its ends', () => {
     const [id, wire] = Object.entries(job.wires).find(([, { from, to }]) => from.part === 'V2' || to.part === 'V2')!
     const [here, there] = wire.to.part === 'V2' ? ['to', wire.from.part] : ['from', wire.to.part]
     expect(shown(of('joint', 'joint:V2'), DEAD, `wire:${id}.${here}/ohms`)).toBe('loose')
     expect(shown(of('joint', `joint:${there}`), DEAD, `wire:${id}.${here}/ohms`)).toBe('tight')
     expect(shown(of('joint', 'joint:V2'), DEAD, `wire:${id}/open`)).toBe('tight')
-    const core = asks.find((ask) => ask.wire === id)!
+    const core = asks.find((ask) => ask.id === `core:${id}`)!
     expect(shown(core, DEAD)).toBe('whole')
     expect(shown(core, DEAD, `wire:${id}/open`)).toBe('broken')
     expect(shown(core, DEAD, `wire:${id}/earth`)).toBe('touches earth')
@@ -68,8 +100,9 @@ describe('what a plant shows, sound and with one thing wrong', () => {
     expect(Object.keys(cores).length).toBeGreaterThanOrEqual(inUse.length)
     const [[a, one], [b, other]] = inUse as [(typeof inUse)[0], (typeof inUse)[0]]
     const pair = `pair:${cable}/${one.core}+${other.core}/short`
-    for (const id of [a, b]) expect(shown(asks.find((ask) => ask.wire === id)!, DEAD, pair)).toBe('touches another')
-    const third = asks.find((ask) => ask.wire && job.wires[ask.wire]!.cable !== cable)!
+    for (const id of [a, b])
+      expect(shown(asks.find((ask) => ask.id === `core:${id}`)!, DEAD, pair)).toBe('touches another')
+    const third = asks.find(({ ask, wire }) => ask === 'core' && job.wires[wire!]!.cable !== cable)!
     expect(shown(third, DEAD, pair)).toBe('whole')
   })
 
@@ -115,7 +148,7 @@ describe('words', () => {
 
   it('every form that is no reading has its words, and every other word leads to one of them', () => {
     for (const { ask, words, alike = {} } of askKinds) {
-      if (['volts', 'ohms', 'alone'].includes(ask)) expect(words).toBeUndefined()
+      if (readIn(ask)) expect(words).toBeUndefined()
       else expect(WORDS[ask]!.length).toBeGreaterThan(1)
       for (const word of Object.values(alike)) expect(words).toContain(word)
     }

@@ -2,6 +2,7 @@ import type { Job } from '../../job/schema.ts'
 import { type Ask, type AskForm, type AskKind, feltOf, type Plant } from '../ask.ts'
 import type { Stand } from '../stand.ts'
 import { alone } from './alone.ts'
+import { amps } from './amps.ts'
 import { core } from './core.ts'
 import { display } from './display.ts'
 import { flame } from './flame.ts'
@@ -18,6 +19,7 @@ import { volts } from './volts.ts'
 /** Every way to ask something of a wall. A new one is a new file and one line here. */
 export const askKinds: readonly AskKind[] = [
   volts,
+  amps,
   runs,
   flame,
   lever,
@@ -52,6 +54,9 @@ export const partsOf = (job: Job, { from, to, part, wire }: Ask): string[] => [
   ...(wire === undefined ? [] : [job.wires[wire]!.from.part, job.wires[wire]!.to.part]),
 ]
 
+/** What is read along a loop tells something only while that loop is called, or should be at rest and is complained of. */
+const alongLoops: ReadonlySet<AskForm> = new Set(['volts', 'amps'])
+
 /**
  * The asks worth while in a stand: those for which its power is right; along the loops of who calls, and of the zones complained
  * of while nobody does; what all zones share in each.
@@ -59,7 +64,7 @@ export const partsOf = (job: Job, { from, to, part, wire }: Ask): string[] => [
 export function asksIn(asks: readonly Ask[], { calls, power }: Stand, cold: readonly string[]): Ask[] {
   const loops = calls.length === 0 ? cold : calls
   return asks.filter(
-    (one) => one.power === power && (one.ask !== 'volts' || one.zone === undefined || loops.includes(one.zone)),
+    (one) => one.power === power && (!alongLoops.has(one.ask) || one.zone === undefined || loops.includes(one.zone)),
   )
 }
 

@@ -30,14 +30,15 @@ export const volts: AskKind = {
 }
 
 /** Low voltage or a call loop, along its whole way: no terminal of it stands at line voltage. */
-const isLow = (strip: Strip, job: Job): boolean =>
+export const isLow = (strip: Strip, job: Job): boolean =>
   (strip.circuit === 'low voltage' || strip.circuit === 'call') &&
   strip.healthyVolts <= LOW &&
   pointsOf(strip).every(
     ({ part, terminal }) => kindOf(job.parts[part]!)?.terminals[terminal]?.circuit !== 'line voltage',
   )
 
-const isBesideLine = (job: Job, ...parts: readonly string[]): boolean =>
+/** Does line voltage stand under the cover of one of these? */
+export const isBesideLine = (job: Job, ...parts: readonly string[]): boolean =>
   parts.some((part) => atLine(kindOf(job.parts[part]!)!))
 
 const pointsOf = (strip: Strip) => [

@@ -3,7 +3,7 @@ import { Part, Wire } from '../../job/schema.ts'
 import { kindOf, UNKNOWN_END } from '../../parts/index.ts'
 import { suppositionInWords } from '../../suppose/index.ts'
 import { Supposition } from '../../suppose/supposition.ts'
-import { labelOf, pointInWords } from '../../words/words.ts'
+import { labelOf, lookedAtInWords, pointInWords } from '../../words/words.ts'
 import { entryKind, type Folding } from '../entry-kind.ts'
 import { StateSchema } from '../stand.ts'
 import { closed, Id, Line } from './fields.ts'
@@ -135,7 +135,7 @@ export const seen = entryKind({
       case 'supply':
         return `The line stands at ${body.volts} V`
       default:
-        return `${body.of}: ${body.look} ${body.word}`
+        return `${lookedAtInWords(job, body.of)}: ${body.look} ${body.word}`
     }
   },
 })

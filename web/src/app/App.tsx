@@ -1,13 +1,15 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { type ComponentType, lazy, Suspense } from 'react'
 import { createBrowserRouter, Navigate, type RouteObject, RouterProvider } from 'react-router'
+import { sendPhotos } from '../data/photos.ts'
 import { JobsBoard } from '../stages/jobs/JobsBoard.tsx'
 import { useTheme } from '../ui/theme.ts'
 import { Gate } from './Gate.tsx'
 import { Stopped } from './Stopped.tsx'
+import { sendLeftBehindOf } from './send-left-behind.ts'
 import { useFetchedAhead } from './use-fetched-ahead.ts'
 import { useInstalled } from './use-installed.ts'
-import { useSentPhotos } from './use-sent-photos.ts'
+import { useTriedAgain } from './use-tried-again.ts'
 
 const Toaster = lazy(() => import('sonner').then(({ Toaster }) => ({ default: Toaster })))
 
@@ -160,10 +162,14 @@ const router = createBrowserRouter([
   },
 ])
 
+const sendLeft = () => sendLeftBehindOf(() => void queries.invalidateQueries({ queryKey: ['jobs'] }))
+
 export function App() {
   const theme = useTheme((t) => t.theme)
   useInstalled()
-  useSentPhotos()
+  // A browser that shuts its store to this page has no photos that wait.
+  useTriedAgain(sendPhotos)
+  useTriedAgain(sendLeft)
   useFetchedAhead(screens)
   return (
     <QueryClientProvider client={queries}>
@@ -173,6 +179,7 @@ export function App() {
           position="bottom-center"
           theme={theme === 'day' ? 'light' : 'dark'}
           toastOptions={{ className: 'text-base!' }}
+          style={{ fontFamily: 'inherit' }}
         />
       </Suspense>
     </QueryClientProvider>

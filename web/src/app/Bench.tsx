@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { useBench, useSession } from '../data/open-job.tsx'
+import { useBench, useBenchPart, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { MeterLine } from '../meter/MeterLine.tsx'
 import { MeterPanel } from '../meter/MeterPanel.tsx'
@@ -10,15 +10,14 @@ import { PaceOfTime } from './PaceOfTime.tsx'
 
 /** The bench along the lower edge: the clock at the left, the meter at the right, in one line; either opens upward. */
 export function Bench() {
-  const { job } = useSession()
-  const { snapshot } = useBench()
+  const solved = useBenchPart(({ snapshot }) => snapshot !== undefined)
   const open = useWorkspace((w) => w.bench)
-  if (!snapshot) return null
+  if (!solved) return null
   return (
     <section aria-label="Bench" className="hidden px-4 pb-3 lg:block print:block">
       {open === 'time' && (
         <div className="mb-2 grid max-h-[42dvh] grid-cols-[minmax(0,1fr)] gap-2 overflow-y-auto rounded-card border border-line bg-paper print:max-h-none print:border-0">
-          <TimelineView job={job} snapshot={snapshot} />
+          <Timeline />
         </div>
       )}
       {open === 'meter' && (
@@ -41,6 +40,12 @@ export function Bench() {
       </div>
     </section>
   )
+}
+
+function Timeline() {
+  const { job } = useSession()
+  const { snapshot } = useBench()
+  return snapshot && <TimelineView job={job} snapshot={snapshot} />
 }
 
 /** Opens one half of the bench upward, or shuts it again. */

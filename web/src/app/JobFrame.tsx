@@ -1,5 +1,4 @@
-import { stageStandings } from '@civil-lantern/core'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { Link, Outlet, useParams } from 'react-router'
 import { ControllerLoop } from '../data/controller.tsx'
 import { JobProvider, useSession } from '../data/open-job.tsx'
@@ -18,6 +17,7 @@ import { StringOfStages } from './StringOfStages.tsx'
 import { TriedBeforeSheet } from './TriedBeforeSheet.tsx'
 import { useJobKeys } from './use-job-keys.ts'
 import { useAnnouncedPlace, usePlace } from './use-place.ts'
+import { useStanding } from './use-standing.ts'
 import { WhoCalls } from './WhoCalls.tsx'
 import { WhoSheet } from './WhoSheet.tsx'
 
@@ -46,11 +46,11 @@ const CannotOpen = ({ why }: { why: string }) => (
 )
 
 function Inside() {
-  const { session, document, entries, undo, redo } = useSession()
+  const { session, undo, redo } = useSession()
   const [searching, setSearching] = useState(false)
   const [helpShown, setHelpShown] = useState(false)
   const { stage, view } = usePlace()
-  const standing = useMemo(() => stageStandings(document, entries), [document, entries])
+  const standing = useStanding()
   const callsFolded = useWorkspace((w) => w.callsFolded)
   const wide = useWide()
   useJobKeys(
@@ -74,7 +74,7 @@ function Inside() {
       </a>
       <TopLine
         title={<JobSwitcher />}
-        middle={<StringOfStages jobId={session.id} standing={(id) => standing[id]} />}
+        middle={<StringOfStages jobId={session.id} standing={standing} />}
         find={() => setSearching(true)}
         help={() => setHelpShown(true)}
         save={

@@ -5,7 +5,7 @@ import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useNavigate } from 'react-router'
 import { api } from '../data/api.ts'
-import { useBench, useSession } from '../data/open-job.tsx'
+import { useBenchPart, useSession } from '../data/open-job.tsx'
 import { lastTouched, othersOfSite } from '../data/same-site.ts'
 import { placeIn, views } from '../stages/scheme/places.ts'
 import { stageOf, stages } from '../stages/stages.ts'
@@ -23,8 +23,8 @@ export function JobSwitcher() {
   const { stage, view } = usePlace()
   const here = placeIn(stage, view)
   const count = Object.keys(job.zones).length
-  const { snapshot } = useBench()
-  const open = openFindings(job, snapshot?.findings ?? []).length
+  const findings = useBenchPart(({ snapshot }) => snapshot?.findings)
+  const open = openFindings(job, findings ?? []).length
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="flex min-h-11 max-w-full items-center gap-1.5 rounded-control px-1.5 text-left hover:bg-well">

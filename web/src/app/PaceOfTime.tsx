@@ -1,10 +1,11 @@
-import { useBench } from '../data/open-job.tsx'
+import { useBenchPart, useOpenJob } from '../data/open-job.tsx'
 import { Segments } from '../ui/controls.tsx'
 import type { Speed } from '../workers/bench-client.ts'
 
 /** How fast valves travel here. */
 export function PaceOfTime({ className = '' }: { className?: string }) {
-  const { speed, bench } = useBench()
+  const { bench } = useOpenJob()
+  const speed = useBenchPart((state) => state.speed)
   return (
     <Segments<Speed>
       label="Pace of time"

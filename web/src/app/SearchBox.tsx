@@ -2,7 +2,7 @@ import { askingOf, kindOf, labelOf, markingOf, sums, zonesInOrder } from '@civil
 import { Command } from 'cmdk'
 import { useNavigate } from 'react-router'
 import { call } from '../data/calls.ts'
-import { useBench, useSession } from '../data/open-job.tsx'
+import { useBenchPart, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { checks } from '../stages/scheme/places.ts'
 import { stages } from '../stages/stages.ts'
@@ -19,7 +19,7 @@ interface Found {
 /** Searches everything by name: zones, parts, terminals, wires, screens, actions. */
 export function SearchBox({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const { job, session } = useSession()
-  const { snapshot } = useBench()
+  const verdict = useBenchPart(({ snapshot }) => (open ? snapshot?.verdict : undefined))
   const { pick, land, take, openBench } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
@@ -30,7 +30,7 @@ export function SearchBox({ open, onOpenChange }: { open: boolean; onOpenChange:
       zonesInOrder(job).flatMap((zone) => {
         const { id, name, place } = zone
         const asking = askingOf(job, zone)
-        const calling = snapshot?.verdict.zones.find((z) => z.zone === id)?.calling === true
+        const calling = verdict?.zones.find((z) => z.zone === id)?.calling === true
         return asking
           ? [
               {

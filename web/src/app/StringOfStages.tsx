@@ -3,12 +3,21 @@ import { NavLink } from 'react-router'
 import { stages } from '../stages/stages.ts'
 import { Lamp } from '../ui/Lamp.tsx'
 
-/** The stages as lamps hung on a wire along the upper edge, in the order of the work. */
-export const StringOfStages = ({ jobId, standing }: { jobId: string; standing: (id: StageId) => StageStanding }) => (
+/** As a lamp hangs before anybody knows how its stage stands. */
+const dark: StageStanding = { at: 'untouched', findings: 0, says: 'Being worked out.' }
+
+/** The stages as lamps hung on a wire along the upper edge, in the order of the work; dark until their standing is known. */
+export const StringOfStages = ({
+  jobId,
+  standing,
+}: {
+  jobId: string
+  standing: Readonly<Record<StageId, StageStanding>> | undefined
+}) => (
   <nav aria-label="Stages of the job" className="no-print -mt-1.5">
     <ol className="flex justify-between">
       {stages.map(({ id, name }) => {
-        const { at, share, findings, says } = standing(id)
+        const { at, share, findings, says } = standing?.[id] ?? dark
         return (
           <li key={id}>
             <NavLink

@@ -2,7 +2,7 @@ import { askingOf, zonesInOrder } from '@civil-lantern/core'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useNavigate } from 'react-router'
 import { call } from '../data/calls.ts'
-import { useBench, useSession } from '../data/open-job.tsx'
+import { useOpenJob, useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
 import { useLetterKeys } from '../ui/letter-keys.ts'
 import { useTheme } from '../ui/theme.ts'
@@ -10,7 +10,7 @@ import { useTheme } from '../ui/theme.ts'
 /** The keys of a job. They leave text fields alone. */
 export function useJobKeys(search: () => void, help: () => void): void {
   const { session, job } = useSession()
-  const { snapshot } = useBench()
+  const { bench: live } = useOpenJob()
   const { take, inHand, pick, picked, pull, pulling, bench, openBench } = useWorkspace()
   const changeTheme = useTheme((t) => t.change)
   const navigate = useNavigate()
@@ -47,10 +47,10 @@ export function useJobKeys(search: () => void, help: () => void): void {
       const zone = zonesInOrder(job).find(({ number }) => String(number) === event.key)
       const asking = zone && askingOf(job, zone)
       if (!asking) return
-      const calling = snapshot?.verdict.zones.find((z) => z.zone === zone.id)?.calling === true
+      const calling = live.state().snapshot?.verdict.zones.find((z) => z.zone === zone.id)?.calling === true
       call(session, job, zone.id, !calling, asking)
     },
     alone,
-    [job, snapshot, session],
+    [job, live, session],
   )
 }

@@ -2,7 +2,7 @@ import { figuresOf, kindOf } from '@civil-lantern/core'
 import { useEffect, useRef } from 'react'
 import { create } from 'zustand'
 import { api, type ControllerNow, type ControllerSet } from './api.ts'
-import { useBench, useSession } from './open-job.tsx'
+import { useOpenJob, useSession } from './open-job.tsx'
 
 interface ControllerLink {
   /** Does the simulated controller drive this job's outputs? */
@@ -46,7 +46,7 @@ const EVERY = 400
  */
 export function ControllerLoop() {
   const { job } = useSession()
-  const { bench } = useBench()
+  const { bench } = useOpenJob()
   const on = useController((c) => c.on)
   const id = controllerOf(job.parts)
   const kind = id ? kindOf(job.parts[id]!) : undefined

@@ -1,10 +1,11 @@
-import { documentOf, type Job, kindOf } from '@civil-lantern/core'
+import { documentOf, type Job, kindOf, makeEdit, nextEntry } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { aPage, type Page, rest } from '../testing/page.ts'
 import { Desk } from './desk.ts'
 import { EntryLog } from './entry-log.ts'
 import { JobSession } from './job-session.ts'
+import { layAside, notTaken } from './not-taken.ts'
 
 let page: Page
 let said: string[] = []
@@ -316,4 +317,38 @@ it('the stand-in is asked with who calls, and its refusal is said; nothing is en
     entry: { stand: { power: { on: false }, lifted: ['V2.m1'] } },
   })
   expect(bodies(desk)).toEqual([])
+})
+
+it('what was not taken is sent again or let go; what still does not fit lies there as before', async () => {
+  const desk = await aDesk({ been: true })
+  const lies = () => notTaken('k').map(({ id }) => id)
+  const edit = makeEdit(desk.state().plan, 'Dog', 'dog', (draft) => {
+    draft.site.notes = 'Dog bites'
+  })!.edit
+  const misfit = {
+    ...edit,
+    id: 'misfit',
+    patches: [{ op: 'replace' as const, path: ['zones', 'nowhere', 'name'], value: 'x' }],
+  }
+  const entry = nextEntry({ id: 'note', by: 'Ash', device: 'd', clock: '2026-03-01T10:00:00.000Z', revision: 1 }, [], {
+    kind: 'note',
+    text: 'Lid cracked',
+  })
+  const all = [
+    { id: 'dog', what: 'edit', of: edit, why: 'No.' },
+    { id: 'misfit', what: 'edit', of: misfit, why: 'No.' },
+    { id: 'note', what: 'entry', of: entry, why: 'No.' },
+    { id: 'gone', what: 'entry', of: 'whatever', why: 'No.' },
+  ] as const
+  for (const one of all) layAside('k', one)
+  for (const one of all.slice(0, 3)) desk.sendAgain(one)
+  await rest()
+  expect(lies()).toEqual(['gone', 'misfit'])
+  expect(desk.state().document.site.notes).toBe('Dog bites')
+  expect(bodies(desk).map(({ text }) => text)).toEqual(['Lid cracked'])
+  desk.letGo(all[3])
+  expect(lies()).toEqual(['misfit'])
+  // Laid aside once more it lies there once.
+  layAside('k', all[1])
+  expect(lies()).toEqual(['misfit'])
 })

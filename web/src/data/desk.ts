@@ -37,6 +37,7 @@ import { device } from './device.ts'
 import type { EntryLog } from './entry-log.ts'
 import { History, type Step, type Tried } from './history.ts'
 import type { JobSession } from './job-session.ts'
+import { layAside, type NotTaken, takeUp } from './not-taken.ts'
 
 /** What entries are stamped with beside who and when. */
 export interface Stamp {
@@ -92,6 +93,16 @@ export class Desk extends Observable<DeskState> {
     this.session.close()
     this.log.close()
   }
+
+  /** Tries once more with what was not taken. */
+  readonly sendAgain = (one: NotTaken) => {
+    takeUp(this.id, one.id)
+    if (one.what === 'entry') this.log.add([one.of as Entry])
+    else if (!this.session.apply(one.of)) layAside(this.id, one)
+  }
+
+  /** Lets go of what was not taken. */
+  readonly letGo = (one: NotTaken) => takeUp(this.id, one.id)
 
   readonly show = (shows: Shows) => {
     this.#shows = shows

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
 import { EntryLog } from './entry-log.ts'
 import type { KeptEntries } from './kept-entries.ts'
+import { notTaken } from './not-taken.ts'
 
 let page: Page
 let said: string[] = []
@@ -86,7 +87,9 @@ it('without a line it is tried again every two seconds, and by the next opening'
   const log = await opened(server)
   page.answers(() => 'unreachable')
   log.add([entry('later')])
+  expect(log.state().sent).toBe('going')
   await rest()
+  expect(log.state().sent).toBe('failing')
   const tries = () => page.asked.filter(({ method }) => method === 'POST').length
   expect(tries()).toBe(1)
   await vi.advanceTimersByTimeAsync(1999)
@@ -97,7 +100,7 @@ it('without a line it is tried again every two seconds, and by the next opening'
   const again = await opened(server)
   await rest()
   expect(server.kept.map(({ body }) => body.text)).toEqual(['later'])
-  expect(again.state().waiting.size).toBe(0)
+  expect(again.state()).toMatchObject({ waiting: new Set(), sent: 'all' })
 })
 
 it('a closed log tries no more', async () => {
@@ -119,6 +122,7 @@ it('of several entries the refused one is named; the others arrive, the second r
   await rest()
   expect(server.kept.map(({ body }) => body.text)).toEqual(['good', 'fine'])
   expect(said).toEqual(Array(2).fill('The log did not take this: A note is bad. Write it anew.'))
+  expect(notTaken('k')).toMatchObject(Array(2).fill({ what: 'entry', of: { body: { text: 'bad' } } }))
   expect(log.state().waiting.size).toBe(0)
 })
 

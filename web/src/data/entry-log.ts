@@ -1,10 +1,13 @@
 import { type Entry, inOrder } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
-import { shelf } from '../base/shelf.ts'
+import { newId, shelf } from '../base/shelf.ts'
 import { type Arrived, api, RefusedByServer } from './api.ts'
 import type { EntryKeeper, KeptEntries } from './kept-entries.ts'
+import { layAside } from './not-taken.ts'
 
 export interface LogState {
+  /** Has everything arrived, is something on its way, or does it wait to be tried again? */
+  readonly sent: 'all' | 'going' | 'failing'
   /** Everything that is known of the job, in its order: what the server has and what waits here. */
   readonly entries: readonly Entry[]
   readonly waiting: ReadonlySet<string>
@@ -46,6 +49,7 @@ export class EntryLog extends Observable<LogState> {
   #heard = false
   #heardAt = 0
   #sending = false
+  #failed = false
   /** How many answers of the server have been taken in. */
   #answers = 0
   readonly #gone = new AbortController()
@@ -55,7 +59,7 @@ export class EntryLog extends Observable<LogState> {
 
   /** @param had what this browser had heard before; without the server it is all there is */
   constructor(jobId: string, keeper?: EntryKeeper, had?: KeptEntries) {
-    super({ entries: [], waiting: new Set(), heard: false, fresh: false })
+    super({ sent: 'all', entries: [], waiting: new Set(), heard: false, fresh: false })
     this.#jobId = jobId
     this.#keeper = keeper
     if (had) {
@@ -117,6 +121,7 @@ export class EntryLog extends Observable<LogState> {
       through = isRefusal(error) && (await this.#refused(going, error))
     }
     this.#sending = false
+    this.#failed = !through
     if (this.#gone.signal.aborted) return
     this.#keep()
     this.#tell()
@@ -130,6 +135,9 @@ export class EntryLog extends Observable<LogState> {
    */
   async #refused(going: readonly unknown[], error: RefusedByServer): Promise<boolean> {
     if (going.length === 1) {
+      const [of] = going
+      const id = typeof of === 'object' && of !== null && 'id' in of ? String(of.id) : newId()
+      layAside(this.#jobId, { id, why: error.message, what: 'entry', of })
       this.notice(`The log did not take this: ${error.message}`)
       this.#arrived(going)
       return true
@@ -199,6 +207,7 @@ export class EntryLog extends Observable<LogState> {
     const known = new Set(this.#kept.map(({ id }) => id))
     const waiting = this.#waiting.filter(({ id }) => !known.has(id))
     this.become({
+      sent: this.#unsent ? (this.#failed ? 'failing' : 'going') : 'all',
       entries: [...this.#kept, ...waiting].sort(inOrder),
       waiting: new Set(waiting.map(({ id }) => id)),
       heard: this.#heard,

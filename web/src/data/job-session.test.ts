@@ -3,6 +3,8 @@ import { demoJobs } from '@civil-lantern/core/demo'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
 import { JobSession } from './job-session.ts'
+import { notTaken } from './not-taken.ts'
+import { lookWhatWaits } from './waits.ts'
 
 const start = documentOf(demoJobs['kestrel-point']!())
 const says = (status: number, what: unknown): Answer => ({ status, says: what })
@@ -181,6 +183,7 @@ it('an edit that no longer fits is said, and the others go on', async () => {
   await rest()
   await rest()
   expect(said.join(' ')).toContain('"Porch" could not be kept')
+  expect(notTaken('k')).toMatchObject([{ what: 'edit', of: { name: 'Porch' } }])
   expect(server.document.site.notes).toBe('mine')
   expect(session.state().pending).toBe(0)
 })
@@ -207,6 +210,9 @@ it('of several edits the one the server refuses is named; the good ones arrive',
   await rest()
   expect(server.edits).toEqual(['zero', 'good', 'fine'])
   expect(said).toEqual(['Not saved: "bad". It is bad. Do it again.'])
+  expect(notTaken('k')).toMatchObject([
+    { id: 'bad', what: 'edit', of: { name: 'bad' }, why: 'It is bad. Do it again.' },
+  ])
   expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
 })
 
@@ -283,10 +289,12 @@ it('two windows of one browser without a line keep both their edits, and the nex
   other.apply(renamed(start, 'Porch'))
   one.apply(note(one.state().document, 'more of one'))
   await rest()
+  expect(lookWhatWaits()).toEqual({ k: 3 })
   one.close()
   other.close()
   const again = await opened(server)
   await rest()
+  expect(lookWhatWaits()).toEqual({})
   expect(server.edits.toSorted()).toEqual(['Porch', 'more of one', 'notes of one'])
   expect(again.state()).toMatchObject({ save: 'saved', pending: 0 })
   expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])

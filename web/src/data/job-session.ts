@@ -2,6 +2,8 @@ import { applyEdit, type Document, type Edit } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
 import { shelf } from '../base/shelf.ts'
 import { api, RefusedByServer, type StoredJob, type TriedBefore } from './api.ts'
+import { layAside } from './not-taken.ts'
+import { editsWait } from './waits.ts'
 
 export interface SessionState {
   readonly document: Document
@@ -110,6 +112,7 @@ export class JobSession extends Observable<SessionState> {
     if (full && !this.#full)
       this.notice('This browser’s store is full: what you do is sent, but not kept here. Do not close this window.')
     this.#full = full
+    editsWait(this.id, kept.pending.length)
   }
 
   #tell() {
@@ -171,7 +174,9 @@ export class JobSession extends Observable<SessionState> {
     if (error instanceof RefusedByServer && error.status === 400) {
       // One bad edit must not take the good ones with it: alone each says for itself.
       if (sent.length > 1) return this.#oneByOne(sent)
-      this.notice(`Not saved: "${sent[0]!.name}". ${error.message}`)
+      const [of] = sent as readonly [Edit]
+      layAside(this.id, { id: of.id, why: error.message, what: 'edit', of })
+      this.notice(`Not saved: "${of.name}". ${error.message}`)
       this.#base = await api.job(this.id).catch(() => this.#base)
       this.#putOnTop(this.#pending.filter((edit) => !sent.includes(edit)))
       return
@@ -213,7 +218,11 @@ export class JobSession extends Observable<SessionState> {
       if (next.ok) {
         this.#document = next.value
         this.#pending.push(edit)
-      } else this.notice(`"${edit.name}" could not be kept: ${next.failures[0]!.says}`)
+      } else {
+        const why = next.failures[0]!.says
+        layAside(this.id, { id: edit.id, why, what: 'edit', of: edit })
+        this.notice(`"${edit.name}" could not be kept: ${why}`)
+      }
     }
     return this.#pending.length
   }

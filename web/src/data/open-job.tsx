@@ -7,6 +7,7 @@ import type { DeskState } from './desk-state.ts'
 import { EntryLog } from './entry-log.ts'
 import { JobSession } from './job-session.ts'
 import { KeptJob } from './kept-entries.ts'
+import { holdOpen } from './left-behind.ts'
 import { presentAs, tellWhere, usePresence } from './presence.ts'
 import { useWorkspace } from './workspace.ts'
 
@@ -35,6 +36,7 @@ export function JobProvider({
     let wanted = true
     let opened: OpenJob | undefined
     let leave: () => void = () => undefined
+    const shut = holdOpen(id)
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
     const kept = new KeptJob(id)
@@ -61,6 +63,7 @@ export function JobProvider({
     return () => {
       wanted = false
       leave()
+      shut()
       opened?.desk.close()
       opened?.bench.close()
       opened?.judge.close()
@@ -127,6 +130,18 @@ export function useSession(): DeskState & { session: Desk } {
 export function useBench(): BenchState & { bench: BenchClient } {
   const { bench } = useOpenJob()
   return { bench, ...useSyncExternalStore(bench.subscribe, bench.state) }
+}
+
+/**
+ * One thing of how the bench stands. While valves travel the bench tells of something new twelve times a second; whoever
+ * wants one thing is drawn anew only when that is another, and no fresh object may be made of it here.
+ *
+ * @example
+ * const findings = useBenchPart(({ snapshot }) => snapshot?.findings)
+ */
+export function useBenchPart<T>(select: (state: BenchState) => T): T {
+  const { bench } = useOpenJob()
+  return useSyncExternalStore(bench.subscribe, () => select(bench.state()))
 }
 
 export function useJudge(): JudgeState & { judge: JudgeClient } {

@@ -13,7 +13,9 @@ it.each([
   ['ohms', '1.2 kΩ', 1200],
   ['ohms', '0.4 ohm', 0.4],
   ['ohms', '1000 MΩ', 1e9],
+  ['ohms', '2.2m', 2.2e6],
   ['amps', '420 mA', 0.42],
+  ['amps', '0,21', 0.21],
   ['beep', '0', 0],
 ] as const)('%s: “%s” is %d', (mode, text, value) => {
   expect(typedReading(mode, text)).toMatchObject({ value })

@@ -52,7 +52,9 @@ function numberIn(text: string, unit: string): number | undefined {
   const [, digits = '', scale = '', named] = match
   const says = named?.startsWith('ohm') ? 'Ω' : named
   if (says !== undefined && says !== unit) return undefined
-  const value = Number(digits.replace(',', '.')) * (SCALES[scale] ?? 1)
+  // Thousandths of an ohm are read by nobody here: m after a number of ohms is meant as millions.
+  const meant = unit === 'Ω' && scale === 'm' ? 'M' : scale
+  const value = Number(digits.replace(',', '.')) * (SCALES[meant] ?? 1)
   return Number.isFinite(value) ? Number(value.toPrecision(9)) : undefined
 }
 

@@ -14,6 +14,8 @@ import {
   type RoomFor,
   type Script,
   type Spot,
+  type StageId,
+  type StageStanding,
   type Supposition,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
@@ -113,6 +115,9 @@ export class JudgeClient extends Observable<JudgeState> {
 
   readonly trace = (document: Document, entries: readonly Entry[]): Promise<Traced> =>
     this.#help().trace(document, entries)
+
+  readonly standing = (document: Document, entries: readonly Entry[]): Promise<Record<StageId, StageStanding>> =>
+    this.#help().standing(document, entries)
 
   readonly measured = (job: Job, entries: readonly Entry[]): Promise<MeasuredLoad> =>
     this.#help().measured(job, entries)

@@ -1,5 +1,6 @@
 import {
   type Ask,
+  type AskForm,
   type Difference,
   type Document,
   deadMap,
@@ -32,8 +33,11 @@ import {
   type Script,
   type Seen,
   type Spot,
+  type StageId,
+  type StageStanding,
   type Supposition,
   scriptOf,
+  stageStandings,
   studyLoad,
   type Tracing,
   tracingOf,
@@ -107,6 +111,8 @@ export interface Question {
   readonly place: string | undefined
   /** Asks that somebody could not do. */
   readonly refused: readonly string[]
+  /** Forms of asking for which there is no tool here. */
+  readonly without: readonly AskForm[]
   /** A first thing to ask, while the rest is worked out. */
   readonly quick: boolean
 }
@@ -130,14 +136,18 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, firm, began, entries, ofCase, cold, place, refused, quick } = question
+    const { key, job, base, firm, began, entries, ofCase, cold, place, refused, without, quick } = question
     if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
     const at = finder.finder
     at.weigh({ firm, told: began })
     const mine = ++questions
     const seen = evidenceOf(entries, ofCase, at.asks)
     const found = await run(
-      at.find(cold, withComplaint(cold, seen), { place, offers: ({ id }) => !refused.includes(id), quick }),
+      at.find(cold, withComplaint(cold, seen), {
+        place,
+        offers: ({ id, ask }) => !refused.includes(id) && !without.includes(ask),
+        quick,
+      }),
       // What is asked anew takes the place of what was asked before: half of a table is made once, not twice.
       (share) => {
         if (mine !== questions) throw new Error('Another question was asked in between.')
@@ -163,6 +173,9 @@ const judge = {
     const { ends, misfits, odd, missing, beep } = tracingOf(document, entries)
     return { ends, misfits, odd, missing, beep }
   },
+  /** How every stage of a job stands. */
+  standing: (document: Document, entries: readonly Entry[]): Record<StageId, StageStanding> =>
+    stageStandings(document, entries),
   measured: (job: Job, entries: readonly Entry[]): MeasuredLoad => measuredLoad(job, entries),
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),
   dead: (job: Job, open: readonly string[], told: Told): Promise<LiveTerminal[]> => run(deadMap(job, open), told),

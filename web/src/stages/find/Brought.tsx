@@ -53,8 +53,9 @@ export function Danger({ ask }: { ask: Proposed['ask'] }) {
   if (ask.besideLine)
     return (
       <p className="font-semibold">
-        Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one hand,
-        and leads with guarded tips. Otherwise pass this one over.
+        {ask.ask === 'amps'
+          ? 'Line voltage stands under the same cover as this wire: only for who may work beside it, the clamp held behind its guard, and nothing else in there. Otherwise pass this one over.'
+          : 'Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one hand, and leads with guarded tips. Otherwise pass this one over.'}
       </p>
     )
   if (ask.power)
@@ -62,7 +63,9 @@ export function Danger({ ask }: { ask: Proposed['ask'] }) {
       <p className="text-soft">
         {ask.ask === 'volts'
           ? 'Low-impedance volts on a live low-voltage circuit: covers off only where this reading is, nothing lifted, nothing linked. Code and licence come first.'
-          : 'Covers stay on.'}
+          : ask.ask === 'amps'
+            ? 'A clamp round one conductor of a live low-voltage circuit, its insulation whole: no lead on anything, nothing pulled tight. Code and licence come first.'
+            : 'Covers stay on.'}
       </p>
     )
   return (

@@ -10,6 +10,7 @@ import {
 } from '@civil-lantern/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { shelf } from '../../base/shelf.ts'
 import { useFirm } from '../../data/firm.ts'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
@@ -31,6 +32,18 @@ export function FindStage() {
   return open ? <Search key={open.id} complaint={open} /> : <Intake />
 }
 
+/** Whether whoever has this device carries a clamp meter; what is not carried is not offered. */
+function useClamp() {
+  const [has, setHas] = useState(() => shelf.get<boolean>('clamp') ?? true)
+  return [
+    has,
+    (next: boolean) => {
+      shelf.put('clamp', next)
+      setHas(next)
+    },
+  ] as const
+}
+
 function Search({ complaint }: { complaint: Entry }) {
   const { session, found: wall, plan, document, entries } = useSession()
   const { judge } = useJudge()
@@ -40,6 +53,7 @@ function Search({ complaint }: { complaint: Entry }) {
   const begun = useRef('')
   const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
+  const [clamp, setClamp] = useClamp()
   const [refused, setRefused] = useState<readonly string[]>([])
   // A complaint of the stand-in's is answered by it to the end, also when nothing is hidden in it any more.
   const standIn = useStandIn(session.id)?.complaints.some((one) => one.says === complaint.body.complaint) === true
@@ -71,6 +85,7 @@ function Search({ complaint }: { complaint: Entry }) {
       cold,
       place,
       refused,
+      without: clamp ? [] : (['amps'] as const),
     }
     const told = (done: number) => {
       if (wanted) setShare(done)
@@ -97,7 +112,7 @@ function Search({ complaint }: { complaint: Entry }) {
     return () => {
       wanted = false
     }
-  }, [judge, key, rows, byFirm, began, entries, complaint.id, cold, place, refused])
+  }, [judge, key, rows, byFirm, began, entries, complaint.id, cold, place, refused, clamp])
   const says = String(complaint.body.complaint)
   if (cold.length === 0)
     return (
@@ -190,6 +205,7 @@ function Search({ complaint }: { complaint: Entry }) {
               onChange={setByFirm}
             />
           )}
+          <Tick label="I have a clamp meter" checked={clamp} onChange={setClamp} />
           <Trail
             seen={seen}
             asks={asks}

@@ -1,10 +1,10 @@
 import {
   FIND_WORDS,
-  inOhms,
   type Job,
   type Proposed,
   placeOf,
   pointInWords,
+  readIn,
   stampOf,
   standKey,
 } from '@civil-lantern/core'
@@ -62,16 +62,16 @@ export function NextCard({
           )}
           {ask.from !== undefined ? (
             <Typed
-              ohms={inOhms(ask.ask)}
+              mode={modeOf(ask)}
               disabled={!brought.ready}
-              keep={(value, shows) =>
+              keep={({ shows, ...read }) =>
                 enter(
                   {
                     kind: 'reading',
-                    mode: inOhms(ask.ask) ? 'ohms' : 'loz',
+                    mode: modeOf(ask),
                     from: end(job, ask.from!),
                     to: end(job, ask.to!),
-                    value,
+                    ...read,
                     shows,
                   },
                   `Reading ${shows}`,
@@ -114,6 +114,9 @@ export function NextCard({
 }
 
 const liftedBy = (ask: Proposed['ask']): string | undefined => (ask.ask === 'alone' ? ask.from : undefined)
+/** How the meter is set for what is read in a unit. */
+const MODES = { V: 'loz', Ω: 'ohms', A: 'amps' } as const
+const modeOf = ({ ask }: Proposed['ask']) => MODES[readIn(ask) ?? 'V']
 const ofAsk = ({ part, wire }: Proposed['ask']): string => (wire ? `wire:${wire}` : `part:${part}`)
 
 /** What would be written down of an ask, before it is answered. */
@@ -121,7 +124,7 @@ const emptyBody = (job: Job, ask: Proposed['ask']) =>
   ask.from !== undefined
     ? {
         kind: 'reading',
-        mode: inOhms(ask.ask) ? 'ohms' : 'loz',
+        mode: modeOf(ask),
         from: end(job, ask.from),
         to: end(job, ask.to!),
         value: null,

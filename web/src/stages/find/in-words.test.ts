@@ -1,16 +1,6 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import {
-  againInWords,
-  beforeRepair,
-  isWell,
-  ohmsTyped,
-  optionsNote,
-  percent,
-  searchInWords,
-  standInWords,
-  voltsTyped,
-} from './in-words.ts'
+import { againInWords, beforeRepair, isWell, optionsNote, percent, searchInWords, standInWords } from './in-words.ts'
 
 const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
 const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as never
@@ -39,20 +29,6 @@ describe('the search in words', () => {
     expect(searchInWords({ units: none(0.49), ...open })).toBe('2 suspects left. Thermostat 4: 51 %.')
     expect(searchInWords({ units: none(0.5), ...open })).toBe('2 suspects left. No fault: 50 %.')
   })
-
-  it.each([
-    ['42', 42],
-    ['1,5 k', 1500],
-    ['2.2M', 2.2e6],
-    ['0.3 ohm', 0.3],
-    ['OL', Number.POSITIVE_INFINITY],
-    ['o.l.', Number.POSITIVE_INFINITY],
-    ['42 V', 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'],
-    ['', 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'],
-    ['-3', 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'],
-    ['1000 M', 1e9],
-    ['1001 M', 'More than a meter shows: type OL.'],
-  ])('%j in ohms is %s', (text, ohms) => expect(ohmsTyped(text)).toBe(ohms))
 
   it('asks for the stem before a head or a motor is changed, and for nothing else', () => {
     for (const unit of ['V2/head', 'V2/motor']) expect(beforeRepair(unit)).toContain('Turn the stem')
@@ -104,14 +80,4 @@ describe('the search in words', () => {
     expect(standInWords(job, { stand: { calls: [], power: true } })).toContain('Nobody calls')
     expect(standInWords(job, { stand: { calls: [], power: false } })).toContain('proven dead')
   })
-
-  it.each([
-    ['24.6', 24.6],
-    ['24,6 V', 24.6],
-    ['0', 0],
-    ['600', 600],
-  ])('"%s" is %f volts', (text, volts) => expect(voltsTyped(text)).toBe(volts))
-  it.each(['', 'abc', '24.6 ohm', '-1', '600.1', '1e9'])('"%s" is no reading, and says what to type', (text) =>
-    expect(voltsTyped(text)).toMatch(/^(Type the volts|Volts from)/),
-  )
 })

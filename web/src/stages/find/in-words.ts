@@ -55,27 +55,6 @@ export const beforeRepair = (unit: string): string | undefined =>
     ? 'Turn the stem by hand first: where it is stiff or does not turn, the body has burnt the motor and goes too.'
     : undefined
 
-/** What a reading in ohms is: a number, `k` and `M` after it, or OL. A sentence where it is none. */
-export function ohmsTyped(text: string): number | string {
-  const plain = text.trim().replace(',', '.')
-  if (/^o\.?l\.?$/i.test(plain)) return Number.POSITIVE_INFINITY
-  const match = /^(\d*\.?\d+)\s*(k|m)?\s*(ohms?|Ω)?$/i.exec(plain)
-  if (!match) return 'Type the ohms your meter shows, such as 42, 1.5 k or OL.'
-  // A meter shows thousandths of an ohm to nobody here: m after a number is meant as millions.
-  const times = match[2] === undefined ? 1 : match[2].toLowerCase() === 'k' ? 1e3 : 1e6
-  const ohms = Number(match[1]) * times
-  return ohms > 1e9 ? 'More than a meter shows: type OL.' : ohms
-}
-
-/** What a typed reading is, in volts; a sentence where it is none. */
-export function voltsTyped(text: string): number | string {
-  const plain = text.trim().replace(',', '.').replace(/\s*v$/i, '')
-  const volts = Number(plain)
-  if (plain === '' || !Number.isFinite(volts)) return 'Type the volts your meter shows, such as 24.6.'
-  if (volts < 0 || volts > 600) return 'Volts from 0 to 600: what your display shows, without a sign.'
-  return volts
-}
-
 /** The chance of a second visit, by the firm's own log, with what it is counted from. */
 export const againInWords = ({ again, of }: Pick<CustomerOption, 'again' | 'of'>): string =>
   of === 0 ? 'None of these in the firm’s log yet.' : `${again} of ${of} in the firm’s log wanted it again.`

@@ -6,6 +6,7 @@ import type { JobRow } from '../../data/api.ts'
 import { Lamp } from '../../ui/Lamp.tsx'
 import { stages } from '../stages.ts'
 import { moreLooks } from './more-looks.ts'
+import { Waiting } from './Waiting.tsx'
 
 const tones = { fault: 'text-bad', well: 'text-ok', neutral: 'text-ink' }
 
@@ -62,6 +63,7 @@ export function JobCard({ job }: { job: JobRow }) {
           This job cannot be read. The others are not touched by it.
         </p>
       )}
+      <Waiting job={job.id} />
       <p className="mt-1 truncate text-soft">
         {summary?.last
           ? `${summary.last.by || 'Somebody'}, ${ago(summary.last.at)}: ${summary.last.says}`

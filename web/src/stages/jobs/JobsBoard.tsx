@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { shelf } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
+import { lookWhatWaits } from '../../data/waits.ts'
 import { BoardLine } from '../../ui/BoardLine.tsx'
 import { complain } from '../../ui/complain.ts'
 import { Button } from '../../ui/controls.tsx'
@@ -10,6 +11,7 @@ import { FileButton } from '../../ui/FileButton.tsx'
 import { slug, useAddJob } from './add-job.ts'
 import { JobCard } from './JobCard.tsx'
 import { boardSays, counted, type Order, type Sieve, shownOf } from './shown.ts'
+import { Waiting } from './Waiting.tsx'
 
 /** What begins a job knows every part and every way of wiring: it comes when a job is begun. */
 const NewJob = lazy(() => import('./NewJob.tsx').then(({ NewJob }) => ({ default: NewJob })))
@@ -26,6 +28,8 @@ const OrderPick = lazy(() => import('./OrderPick.tsx').then(({ OrderPick }) => (
 
 /** All jobs: how each stands, which want somebody; find one, start one, bring one in from a file. */
 export function JobsBoard() {
+  // Coming from a job, what was done there may wait.
+  useEffect(() => void lookWhatWaits(), [])
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: api.jobs })
   const [search, setSearch] = useState('')
   const [sieve, setSieve] = useState<Sieve>('all')
@@ -144,6 +148,7 @@ function OpenedBefore() {
           >
             {title}
           </Link>
+          <Waiting job={id} />
         </li>
       ))}
     </ul>

@@ -1,6 +1,6 @@
 import { openFindings, type Verdict } from '@civil-lantern/core'
 import { useNavigate } from 'react-router'
-import { useBench, useSession } from '../../data/open-job.tsx'
+import { useBench, useBenchPart, useSession } from '../../data/open-job.tsx'
 import { Segments } from '../../ui/controls.tsx'
 import { SentenceView } from '../../ui/sentence.tsx'
 import { useWide } from '../../ui/use-wide.ts'
@@ -55,9 +55,9 @@ const VerdictLine = ({ verdict }: { verdict: Verdict }) => (
 /** The way to what is checked, with how much was found. */
 function ChecksButton({ here }: { here: boolean }) {
   const { session, job } = useSession()
-  const { snapshot } = useBench()
+  const findings = useBenchPart(({ snapshot }) => snapshot?.findings)
   const navigate = useNavigate()
-  const open = openFindings(job, snapshot?.findings ?? []).length
+  const open = openFindings(job, findings ?? []).length
   return (
     <button
       type="button"

@@ -4,6 +4,7 @@ import { useWorkspace } from '../../data/workspace.ts'
 import { useRoom } from '../../ui/use-room.ts'
 import { useWide } from '../../ui/use-wide.ts'
 import { foundOn } from '../found-on.ts'
+import { useSame } from '../use-same.ts'
 import { linesOf } from './lines.ts'
 import { OffBecause } from './OffBecause.tsx'
 import { PhoneLoop } from './PhoneLoop.tsx'
@@ -22,13 +23,14 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const wide = useWide()
   const [box, room] = useRoom<HTMLElement>()
   const { verdict, loops } = snapshot
+  const wrong = useSame(wrongIn(verdict))
   const marks: Marks = useMemo(
     () => ({
-      wrong: wrongIn(verdict),
+      wrong,
       picked: picked && ('part' in picked ? picked.part : picked.wire),
       found: foundOn(job, snapshot.findings),
     }),
-    [verdict, picked, job, snapshot.findings],
+    [wrong, picked, job, snapshot.findings],
   )
   const spoken = useMemo(() => spokenOf(verdict, job), [verdict, job])
   const forStrips = room - NAME - 16

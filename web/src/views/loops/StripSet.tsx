@@ -1,9 +1,11 @@
 import type { Snapshot } from '@civil-lantern/core'
-import { type Job, kindOf, labelOf, markingOf, type Station, type Strip } from '@civil-lantern/core'
+import { type Job, kindOf, labelOf, markingOf, type Station } from '@civil-lantern/core'
+import { memo } from 'react'
+import { type Drawn, drawnAlike } from './drawn-alike.ts'
 import { columnsOf, leastWidth, type PlacedStation, placeStrip } from './layout.ts'
 import { linesOf } from './lines.ts'
 import { LeadMarks, StripButtons } from './StripButtons.tsx'
-import { type Marks, StripDrawing } from './StripDrawing.tsx'
+import { StripDrawing } from './StripDrawing.tsx'
 
 /** From the upper edge of a line to its wire, and from there to the line below. */
 const ABOVE = 44
@@ -13,24 +15,11 @@ const NAME = 14
 /** Room for the travel bar between an actuator and the switch below it. */
 const TIE = 14
 
-/** Strips beside each other where the room allows, else under each other; the travel bar ties an actuator to its switch. */
-export function StripSet({
-  strips: all,
-  job,
-  snapshot,
-  marks,
-  room,
-  opening,
-}: {
-  strips: readonly Strip[]
-  job: Job
-  snapshot: Snapshot
-  marks: Marks
-  /** Width there is, pixels. */
-  room: number
-  /** How far the valve stands open, where the first strip's subject moves the switch that is the last's. */
-  opening?: number
-}) {
+/**
+ * Strips beside each other where the room allows, else under each other; the travel bar ties an actuator to its switch. Drawn
+ * anew only where something on them is another: of twelve zones one travels.
+ */
+export const StripSet = memo(function StripSet({ strips: all, job, snapshot, marks, room, opening }: Drawn) {
   const strips = all.filter(({ from }) => from !== undefined)
   const nowhere = all.filter(({ from }) => from === undefined)
   const lines = linesOf(strips, room)
@@ -101,7 +90,7 @@ export function StripSet({
       </ul>
     </>
   )
-}
+}, drawnAlike)
 
 /** How far the valve stands open, between the actuator that moves it and the switch it moves. */
 const Travel = ({ x, y, opening }: { x: number; y: number; opening: number }) => (

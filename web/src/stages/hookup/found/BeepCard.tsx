@@ -1,5 +1,6 @@
 import { type Job, nodeInWords } from '@civil-lantern/core'
 import { useSession } from '../../../data/open-job.tsx'
+import type { Typed as Read } from '../../../meter/typed-reading.ts'
 import { Card } from '../../../ui/controls.tsx'
 import type { Traced } from '../../../workers/judge.worker.ts'
 import { Typed } from '../../find/Typed.tsx'
@@ -10,9 +11,9 @@ export function BeepCard({ traced: { beep }, job, shut }: { traced: Traced; job:
   const { session } = useSession()
   if (!beep) return null
   const [from, to] = [pointAt(job, beep.from), pointAt(job, beep.to)]
-  const keep = (value: number | null, shows: string) =>
+  const keep = (read: Read) =>
     session.enter(
-      [{ kind: 'reading', mode: 'ohms', from, to, value, shows }],
+      [{ kind: 'reading', mode: 'ohms', from, to, ...read }],
       `Ohms, ${from.says} to ${to.says}`,
       undefined,
       { stand: { power: { on: false } } },
@@ -34,7 +35,7 @@ export function BeepCard({ traced: { beep }, job, shut }: { traced: Traced; job:
         )}
         <Typed
           key={`${beep.from} ${beep.to}`}
-          ohms
+          mode="ohms"
           disabled={shut}
           keep={keep}
           whyNot="Shut until it is off and proven dead."

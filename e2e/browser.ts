@@ -56,7 +56,17 @@ async function press(found: ElementHandle): Promise<void> {
 }
 
 /** How often a thing is looked for anew that is gone before it is pressed. */
-const TRIES = 3
+const TRIES = 5
+
+/** Looks for a thing and presses it; where the page was drawn anew between the look and the press, it is looked for once more. */
+async function pressWhatIsFound(look: () => Promise<ElementHandle | null>): Promise<void> {
+  for (let tries = 1; ; tries++)
+    try {
+      return await press((await look())!)
+    } catch (error) {
+      if (tries === TRIES || !/detached|not clickable|JSHandle is disposed/i.test(String(error))) throw error
+    }
+}
 
 /** A window of the program, with what the user would have set, and everything the page complained of. */
 export class Window {
@@ -92,6 +102,7 @@ export class Window {
         if (navigator.serviceWorker) navigator.serviceWorker.register = () => new Promise(() => undefined)
       })
     await page.evaluateOnNewDocument(namedScript)
+    page.setDefaultTimeout(PATIENCE)
     return new Window(page)
   }
 
@@ -112,7 +123,7 @@ export class Window {
   /** Finds by role and name, as assistive technology would. */
   async find(role: string, name: string): Promise<ElementHandle<HTMLElement>> {
     const found = await this.page
-      .waitForFunction((role, name) => named(role, name), { timeout: PATIENCE, polling }, role, name)
+      .waitForFunction((role, name) => named(role, name), { polling }, role, name)
       .catch((error) => {
         throw new Error(`no ${role} named ${name}: ${error.message}`)
       })
@@ -120,19 +131,17 @@ export class Window {
   }
 
   async click(role: string, name: string): Promise<void> {
-    for (let tries = 1; ; tries++)
-      try {
-        return await press(await this.find(role, name))
-      } catch (error) {
-        // The page was drawn anew between the look and the press.
-        if (tries === TRIES || !/detached|not clickable/i.test(String(error))) throw error
-      }
+    await pressWhatIsFound(() => this.find(role, name))
+  }
+
+  /** Presses the first thing that a selector finds. */
+  async press(selector: string): Promise<void> {
+    await pressWhatIsFound(() => this.page.waitForSelector(selector))
   }
 
   /** Clicks the first button whose accessible name begins so. */
   async clickBeginning(name: string): Promise<void> {
-    const found = await this.page.waitForSelector(`button[aria-label^="${name}"]`, { timeout: PATIENCE })
-    if (found) await press(found)
+    await this.press(`button[aria-label^="${name}"]`)
   }
 
   /** Types over what a field holds and leaves it. */
@@ -146,8 +155,7 @@ export class Window {
   /** Opens a list and chooses the option that says so. */
   async choose(list: string, says: string): Promise<void> {
     await this.click('combobox', list)
-    const option = await this.page.waitForSelector(`::-p-xpath(//*[@role="option"][contains(., "${says}")])`)
-    await option?.click()
+    await this.press(`::-p-xpath(//*[@role="option"][contains(., "${says}")])`)
   }
 
   /** Waits until the page shows a text. */
@@ -163,24 +171,28 @@ export class Window {
   async verdict(holds: string): Promise<string> {
     await this.page.waitForFunction(
       (wanted) => document.querySelector('h1')?.textContent?.includes(wanted),
-      { timeout: PATIENCE, polling },
+      { polling },
       holds,
     )
     return this.page.$eval('h1', (element) => element.textContent ?? '')
   }
 
-  /** Says which circuit is shown: planned, as found, tried. */
+  /** Says which circuit is shown: planned, as found, tried. A page still coming may draw its head anew and close the menu. */
   async shows(circuit: 'planned' | 'as found' | 'tried'): Promise<void> {
-    await this.clickBeginning('Circuit shown')
-    const item = await this.page.waitForSelector(`::-p-xpath(//*[@role="menuitemradio"][starts-with(., "${circuit}")])`)
-    await item?.click()
+    const item = `::-p-xpath(//*[@role="menuitemradio"][starts-with(., "${circuit}")])`
+    for (let tries = 1; ; tries++) {
+      await this.clickBeginning('Circuit shown')
+      const open = await this.page.waitForSelector(item, { timeout: PATIENCE / TRIES }).catch(() => null)
+      if (open || tries === TRIES) break
+    }
+    await this.press(item)
     await this.page.waitForSelector(`[aria-label="Circuit shown: ${circuit}"]`)
   }
 
   async saved(): Promise<void> {
     await this.page.waitForFunction(
       () => document.querySelector('[aria-label="Save state"]')?.textContent?.includes('Saved'),
-      { timeout: PATIENCE, polling },
+      { polling },
     )
   }
 }

@@ -19,10 +19,8 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   await page.setViewport({ width: 390, height: 844 })
   await window.goto(`${program.url}/jobs/cold/find`)
   await window.verdict('What stays cold?')
-  const say = async (zone: string, word: string) => {
-    const group = await page.waitForSelector(`::-p-xpath(//fieldset[legend="${zone}"]//button[.="${word}"])`)
-    await group!.click()
-  }
+  const say = (zone: string, word: string) =>
+    window.press(`::-p-xpath(//fieldset[legend="${zone}"]//button[.="${word}"])`)
   await say('Signal house', 'stays cold')
   await say('Gallery', 'heats')
   await window.choose('When it is so', 'worked until now')
@@ -60,8 +58,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   const first = await lost()
   // Taken back, the search stands where it stood; the reading is asked for again.
   const seen = await page.$$eval('[data-seen]', (all) => all.length)
-  const backs = await page.$$('::-p-xpath(//button[.="Take back"])')
-  await backs.at(-1)!.click()
+  await window.press('::-p-xpath((//button[.="Take back"])[last()])')
   await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length < n, { timeout: 30_000 }, seen)
   await answer()
   expect(await lost()).toBe(first)
@@ -91,8 +88,8 @@ it('what is typed wrong is said, and nothing is kept of it', async () => {
   // What is not to be done is passed over until a reading comes.
   for (let n = 0; n < 12 && !(await window.page.$('[data-ask^="volts"]')); n++)
     await window.click('button', 'I cannot do this one')
-  const bring = await window.page.$('::-p-xpath(//button[.="It is so at the wall"])')
-  await bring?.click()
+  const bring = '::-p-xpath(//button[.="It is so at the wall"])'
+  if (await window.page.$(bring)) await window.press(bring)
   await window.sees('So it is on this bench')
   const before = await window.page.$$eval('[data-seen]', (all) => all.length)
   await window.fill('I read, in V', '24.6 kohm')
@@ -131,8 +128,7 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
     if (says.startsWith('Put right')) {
       // What the customer may choose goes into the log as it was told.
       await window.fill('Price: Head of Valve 2', '140')
-      const chosen = await page.$('::-p-xpath(//li[contains(., "Head of Valve 2")]//button[.="They choose it"])')
-      await chosen!.click()
+      await window.press('::-p-xpath(//li[contains(., "Head of Valve 2")]//button[.="They choose it"])')
     }
     const before = await page.$$eval('[data-seen]', (all) => all.length)
     await window.click('button', says)

@@ -83,8 +83,7 @@ it('clamp readings with five turns and volts under load stand beside what is com
   const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
   const { page } = window
   await window.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
-  const wire = await page.waitForSelector('#zone-signal button[aria-label*="Valve 2 M1"]')
-  await wire!.click()
+  await window.press('#zone-signal button[aria-label*="Valve 2 M1"]')
   await window.click('button', 'Clamp round it')
   await page.$eval('input[type="number"][max="20"]', (field) => (field as HTMLInputElement).select())
   await page.type('input[type="number"][max="20"]', '5')

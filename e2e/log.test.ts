@@ -32,8 +32,7 @@ it('a note and hours are kept; the log is narrowed by zone, sort and words; one 
   await window.click('menuitem', 'stairs')
   await window.page.reload()
   await window.sees('End stairs, 0 min')
-  const end = await window.page.waitForSelector('::-p-xpath(//button[starts-with(normalize-space(.),"End stairs")])')
-  await end!.click()
+  await window.press('::-p-xpath(//button[starts-with(normalize-space(.),"End stairs")])')
   await expect
     .poll(async () => (await program.entries('kestrel-point')).at(-1)?.body)
     .toMatchObject({ kind: 'hours', activity: 'stairs' })

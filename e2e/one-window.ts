@@ -36,7 +36,6 @@ export function oneWindowEach(opened: (window: Window) => void, setting: Setting
   })
   beforeEach(async () => {
     window = await Window.open(context, setting)
-    window.page.setDefaultTimeout(25_000)
     opened(window)
   })
   afterEach(async () => {

@@ -20,7 +20,6 @@ afterAll(async () => {
 const device = async (phone = false) => {
   const window = await Window.open(await browser.createBrowserContext(), { who: '' })
   if (phone) await window.page.setViewport({ width: 390, height: 844 })
-  window.page.setDefaultTimeout(30_000)
   return window
 }
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')

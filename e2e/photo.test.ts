@@ -36,8 +36,7 @@ it('is kept on a phone without signal, comes to the server with it, and goes alo
 
   await window.page.setOfflineMode(true)
   await upload('Photo file', picture)
-  const image = await window.page.waitForSelector('[role="dialog"] img')
-  await image!.click()
+  await window.press('[role="dialog"] img')
   await window.page.type('input[aria-label="What pin 1 shows"]', 'red to S8')
   await window.page.type('input[aria-label="What the photo shows"]', 'Left wall as it was')
   await window.click('button', 'Keep the photo')

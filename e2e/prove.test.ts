@@ -60,7 +60,7 @@ it('a closing check on a phone, by two devices, a step that failed and came righ
   }
   await one.sees('One step failed: put it right and try it again.')
   expect(await one.page.$eval('form button[type="submit"]', (b) => (b as HTMLButtonElement).disabled)).toBe(true)
-  await one.page.waitForSelector('nav[aria-label="Steps"] [aria-label="not as expected"]').then((mark) => mark?.click())
+  await one.press('nav[aria-label="Steps"] [aria-label="not as expected"]')
   await one.sees('Valve 1 stays shut')
   await one.click('button', 'As expected')
   await one.verdict('every step is done, nothing failed')
@@ -90,9 +90,7 @@ it('a failed step is taken to Find with what passed, and its reading out of boun
   await window.sees('Outside')
   await window.click('button', 'Not as expected')
   await window.verdict('one failed')
-  await window.page
-    .waitForSelector('nav[aria-label="Steps"] [aria-label="not as expected"]')
-    .then((mark) => mark?.click())
+  await window.press('nav[aria-label="Steps"] [aria-label="not as expected"]')
   await window.click('button', 'Find why')
   await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
   const entries = await program.entries(id)
@@ -161,7 +159,7 @@ it('what hangs otherwise is written down as it is, and the sheet asks for it to 
   await window.goto(`${url}/hookup`)
   await window.verdict('1 to land')
   await window.click('button', 'Not as shown')
-  await window.page.waitForSelector('::-p-xpath(//button[.="Somewhere else"])').then((button) => button?.click())
+  await window.press('::-p-xpath(//button[.="Somewhere else"])')
   await window.page.waitForSelector('input[placeholder="Part or terminal"]').then((field) => field?.type('Valve 2'))
   await window.page.keyboard.press('Enter')
   await window.click('button', 'This is there')
@@ -209,10 +207,8 @@ it('a run sheet filled in on paper comes back: what it says is shown first, a br
 })
 
 /** Unfolds a part of a wall that is being written down. */
-async function openPart({ page }: Window, label: string) {
-  const head = await page.waitForSelector(`::-p-xpath(//button[@aria-expanded][contains(., "${label}")])`)
-  await head?.click()
-}
+const openPart = (window: Window, label: string) =>
+  window.press(`::-p-xpath(//button[@aria-expanded][contains(., "${label}")])`)
 
 it('a wall nobody knows is written down on a phone, end by end: what follows from it, what to measure, what that settles', async () => {
   // Nobody followed two black conductors, and the lead of a valve is not written down at all.

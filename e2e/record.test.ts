@@ -188,9 +188,7 @@ it('over plain http on another name everything is kept, though the page has no c
   )
   await window.page.setOfflineMode(true)
   const stage = async (name: string, shows: string) => {
-    await (await window.page.waitForSelector(
-      `::-p-xpath(//nav[@aria-label="Stages of the job"]//a[contains(., "${name}")])`,
-    ))!.click()
+    await window.press(`::-p-xpath(//nav[@aria-label="Stages of the job"]//a[contains(., "${name}")])`)
     await window.page.waitForSelector(shows)
   }
   await stage('Log', '[aria-label="A note for the log"]')

@@ -112,8 +112,7 @@ const shots: readonly Shot[] = [
     size: [390, 844],
     async prepare(window) {
       await window.verdict('certain')
-      const head = await window.page.waitForSelector('::-p-xpath(//button[@aria-expanded][contains(., "Splice S2")])')
-      await head?.click()
+      await window.press('::-p-xpath(//button[@aria-expanded][contains(., "Splice S2")])')
       await window.page.$eval('[aria-expanded="true"]', (open) => open.scrollIntoView({ block: 'center' }))
     },
   },

@@ -291,8 +291,8 @@ it('layers step back and come again; the wall says which are dimmed', async () =
     window.page.$$eval('[data-wire]', (wires) => wires.filter((w) => w.closest('g[opacity="0.16"]')).length)
   expect(await faint()).toBe(0)
   const earth = async () => {
-    await (await window.page.waitForSelector('::-p-xpath(//button[starts-with(., "Layers")])'))!.click()
-    await (await window.page.waitForSelector('::-p-xpath(//*[@role="menuitemcheckbox"][.="Earth"])'))!.click()
+    await window.press('::-p-xpath(//button[starts-with(., "Layers")])')
+    await window.press('::-p-xpath(//*[@role="menuitemcheckbox"][.="Earth"])')
   }
   await earth()
   await window.sees('Dimmed here: earth.')

@@ -56,17 +56,13 @@ it('makes a 230 V job with a volt-free boiler from nothing to a lit call loop; a
   await window.click('button', '230 V, mm², m')
   await window.click('button', 'Make the job')
   await window.click('button', 'One more like Zone 1')
-  await window.page
-    .waitForSelector('::-p-xpath(//button[starts-with(normalize-space(.),"Boiler and panel")])')
-    .then((button) => button?.click())
+  await window.press('::-p-xpath(//button[starts-with(normalize-space(.),"Boiler and panel")])')
   await window.choose('Boiler', 'volt-free')
   await window.page.keyboard.press('Escape')
   await window.sees('2 ways of wiring fit')
   await window.click('link', 'All ways, drawn, and why not')
   await window.sees('230 V on this boiler’s call pair destroys the board')
-  await window.page
-    .waitForSelector('::-p-xpath(//section[.//h2[contains(text(),"a relay for each")]]//button)')
-    .then((button) => button?.click())
+  await window.press('::-p-xpath(//section[.//h2[contains(text(),"a relay for each")]]//button)')
   await window.verdict('Nobody calls')
   await window.click('switch', 'Zone 2 thermostat')
   await window.verdict('Zone 2 calls: open and proven, boiler called.')
@@ -110,11 +106,9 @@ it('a job is begun from a wall as it was left; both jobs of the site lie beside 
   expect(Object.keys(document.planned.wires).length).toBeGreaterThan(50)
   expect([document.task, document.survey.complaints]).toEqual(['', ''])
   // The visit before is one tap away.
-  await (await window.page.waitForSelector('::-p-xpath(//button[contains(., "change job or place")])'))!.click()
+  await window.press('::-p-xpath(//button[contains(., "change job or place")])')
   await window.sees('At this site before')
-  await (await window.page.waitForSelector(
-    '::-p-xpath(//*[@role="menuitem"][contains(., "Boiler room rebuild")])',
-  ))!.click()
+  await window.press('::-p-xpath(//*[@role="menuitem"][contains(., "Boiler room rebuild")])')
   await window.verdict('readings from the wall')
   expect(window.page.url()).toContain('/jobs/kestrel-point/log')
 })

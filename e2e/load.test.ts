@@ -35,6 +35,16 @@ it('a transformer that is short is said, a larger one is applied, and undo takes
   expect((await program.job('short')).document.planned.parts.XF1!.figures).toMatchObject({ va: 75 })
   await window.click('button', 'Undo: A 75 VA transformer')
   await window.verdict('is short by')
+  // A second one beside it: its zones are surveyed so, and the way of wiring is another.
+  await window.click('button', 'Apply: A second transformer beside it')
+  await window.verdict('Transformer 1 carries it when all 5 call')
+  await window.saved()
+  const { planned, scheme, zones } = (await program.job('short')).document
+  expect([scheme?.id, planned.parts.XF2?.kind, zones.oil?.transformer]).toEqual(['s3b', 'transformer/control', 1])
+  await window.click('link', 'Survey')
+  await window.sees('on transformer 2')
+  await window.click('button', 'Undo: A second transformer beside it')
+  await window.page.waitForFunction(() => !globalThis.document.body.textContent?.includes('on transformer 2'))
   expect(window.complaints).toEqual([])
   await window.page.browserContext().close()
 })

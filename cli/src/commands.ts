@@ -261,14 +261,20 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       tone: study.tone,
       says: study.says,
       why: study.why,
-      transformers: study.sources.map(({ part, rated, peak, outage, together, devices, primary }) => {
-        const when = outage.find(({ va }) => va === peak)
+      transformers: study.sources.map(({ part, rated, peak, fewer, outage, together, devices, primary }) => {
+        const when = fewer ? undefined : outage.find(({ va }) => va === peak)
         const least = devices.toSorted((a, b) => a.volts - b.volts)[0]
         return {
           part,
           label: job.parts[part]?.label,
           rated,
-          worst: { va: peak, plain: when?.plain, at: when?.at, volts: when?.volts, zones: together.at(-1)?.zones },
+          worst: {
+            va: peak,
+            plain: when?.plain,
+            at: when?.at,
+            volts: when?.volts,
+            zones: fewer ?? together.at(-1)?.zones,
+          },
           together: together.map(({ zones, va }) => ({ zones, va })),
           least: least && { part: least.part, zone: least.zone, volts: least.volts, needs: least.needs },
           devices,
@@ -277,6 +283,7 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
       }),
       contacts: study.contacts,
       lets: study.hot,
+      cases: study.cases,
       mends: study.mends.map(({ name, note, leads, mends }) => ({ name, note, leads, mends })),
       room,
     })

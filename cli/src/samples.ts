@@ -10,6 +10,8 @@ export interface Sample {
   readonly panel?: string
   readonly programmer?: boolean
   readonly pumpPanel?: boolean
+  /** So many transformers take the zones in turn. */
+  readonly transformers?: number
   readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
   readonly schools?: Record<string, string>
   readonly hotWater?: boolean
@@ -44,6 +46,7 @@ export function sampleJob(sample: Sample): Job {
       valvePlace: every(n, sample.remote) ? 'rooms' : 'boiler',
       run: 5 + 3 * n,
       ...(sample.signal ? { signal: sample.signal } : {}),
+      ...(sample.transformers ? { transformer: ((n - 1) % sample.transformers) + 1 } : {}),
       ...(sample.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
   const way = schemeCalled(scheme)
@@ -59,6 +62,7 @@ const families: readonly (Omit<Sample, 'zones'> & { readonly most: number })[] =
   { scheme: 's2b', powered: 2, remote: 2, most: 8 },
   { scheme: 's2c', practice: '230', most: 8 },
   { scheme: 's3', valve: 'valve/stored-charge', boiler: 'boiler/oil', most: 8 },
+  { scheme: 's3b', transformers: 2, most: 8 },
   { scheme: 's4', boiler: 'boiler/valve-supply', most: 8 },
   { scheme: 's5a', panel: 'panel/zone-valve-6', valve: 'valve/heat-3', most: 5 },
   { scheme: 's5b', panel: 'panel/zone-valve-6', hotWater: true, most: 5 },

@@ -50,6 +50,8 @@ export const Zone = Type.Object(
     ownPump: Type.Optional(Type.Boolean()),
     /** Which output of the controller asks this zone's valve, where one does. */
     output: Type.Optional(Type.Integer({ minimum: 1, maximum: 8 })),
+    /** Which transformer feeds it where they share the zones; the first where nothing is said. */
+    transformer: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
     /** The signal a modulating valve follows. */
     signal: Type.Optional(Type.Union([Type.Literal('2-10 V'), Type.Literal('0-10 V'), Type.Literal('4-20 mA')])),
   },

@@ -1,5 +1,6 @@
 import { type Branch, transformerIn, type Winding } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
+import { type Alterations, together } from '../motion/alterations.ts'
 import { type Settings, Simulation } from '../motion/simulation.ts'
 import { Poles } from '../poles/poles.ts'
 import type { Supposition } from '../suppose/supposition.ts'
@@ -50,10 +51,13 @@ export class LoadBench {
   readonly #simulation: Simulation
   readonly #zoneOf = new Map<string, string>()
 
-  /** @param wrong what is known to be wrong with the plant: a wire found broken carries nothing */
-  constructor(job: Job, wrong: readonly Supposition[] = []) {
+  /**
+   * @param wrong what is known to be wrong with the plant: a wire found broken carries nothing
+   * @param otherwise what is taken to be otherwise besides: figures set, loads taken off
+   */
+  constructor(job: Job, wrong: readonly Supposition[] = [], otherwise: Partial<Alterations> = {}) {
     this.#job = job
-    this.#simulation = new Simulation(job, {}, { alterations: coldWith(job, wrong) })
+    this.#simulation = new Simulation(job, {}, { alterations: together([coldWith(job, wrong), otherwise]) })
     const { netlist } = this.#simulation
     const { metal } = new Poles(netlist, job)
     for (const [id, { valve, thermostat, relay, pump }] of Object.entries(job.zones))

@@ -4,7 +4,7 @@ import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { wired } from '../testing/benches.ts'
 import { LoadBench } from './carried.ts'
-import { contactLoads, PUMP_INRUSH } from './contacts.ts'
+import { contactLoads, coreInrush, PUMP_INRUSH } from './contacts.ts'
 import { drawsOf, fitSource } from './measured.ts'
 import { carriesMore, roomFor } from './room.ts'
 
@@ -78,6 +78,18 @@ it('room is within the margin, not up to the rating: 37 of 40 VA has none, 38 of
   ).toBe('yes')
 })
 
+it('of two transformers the next valve hangs on the one with more left', () => {
+  const job = produce(wired({ scheme: 's3b', transformers: 2, zones: 3 }), (draft) => {
+    for (const id of ['XF1', 'XF2']) draft.parts[id]!.figures = { ...draft.parts[id]!.figures, va: 40 }
+    draft.parts.V1!.figures = { va: 22 }
+  })
+  const kind = job.zones.z2!.valveKind
+  // By hand: 22 and 8 on the first, 8 on the second, which has room for three of 8 within 32 VA.
+  const [first, second] = ['XF1', 'XF2'].map((part) => last(job, ['z1', 'z2', 'z3']).get(part)!.va)
+  expect([first! > 24, second! < 12]).toEqual([true, true])
+  expect([1, 2, 3, 4].map((more) => carriesMore(job, kind, more))).toEqual(['yes', 'yes', 'yes', 'load'])
+})
+
 it('a plant that is full already has room for none, and says that it is the transformer', () => {
   const full = produce(wired({ zones: 5 }), (draft) => void (draft.parts.XF1!.figures = { va: 20 }))
   expect(carriesMore(full, full.zones[Object.keys(full.zones)[0]!]!.valveKind, 1)).toBe('load')
@@ -109,6 +121,34 @@ describe('contacts', () => {
     const loads = contactLoads(demoJobs['lowther-street']!()).filter(({ part }) => part === 'FS1')
     expect(loads).toHaveLength(1)
     expect(loads[0]!.amps).toBeGreaterThan(0.4)
+  })
+
+  it('a core takes at switching on what half of its regulation lets through: by hand, eighteen times for 24 of 27 V', () => {
+    expect(coreInrush({ va: 40, ratedVolts: 24, openVolts: 27 }, 230)).toBeCloseTo((40 / 230) * 18, 9)
+    // A stiffer one takes more, and at half the volts twice the amps flow.
+    expect(coreInrush({ va: 40, ratedVolts: 24, openVolts: 25.5 }, 230)).toBeCloseTo((40 / 230) * 34, 9)
+    expect(coreInrush({ va: 40, ratedVolts: 24, openVolts: 27 }, 115)).toBeCloseTo((40 / 115) * 18, 9)
+  })
+
+  it('a spur fuse may let go on many transformers when the power comes back, a breaker on none of that', () => {
+    const guard = (zones: number, practice: '120' | '230') => {
+      const job = produce(wired({ scheme: 's3', zones, practice }), (draft) => {
+        for (const part of Object.values(draft.parts))
+          if (part.kind === 'transformer/control') part.figures = { ...part.figures, va: 40 }
+      })
+      return contactLoads(job).find(({ part }) => ['FS1', 'CB1'].includes(part))!
+    }
+    const [four, eight] = [guard(4, '230'), guard(8, '230')]
+    expect([four.startsTooHard, eight.startsTooHard]).toEqual([false, true])
+    // Four transformers more, each of them eighteen times 40 VA at 230 V, and what four zones more draw.
+    expect(eight.inrush - four.inrush).toBeCloseTo(4 * 18 * (40 / 230) + (eight.amps - four.amps), 1)
+    expect(guard(8, '120').startsTooHard).toBe(false)
+    expect(guard(8, '120').inrush).toBeGreaterThan(40)
+  })
+
+  it('a fuse behind the transformer feels nothing of its core', () => {
+    const fuse = contactLoads(demoJobs['kestrel-point']!()).find(({ part }) => part === 'F1')!
+    expect(fuse.inrush).toBe(fuse.amps)
   })
 
   it('the most used stands first, and one that carries nothing is not listed', () => {

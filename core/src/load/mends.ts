@@ -1,8 +1,11 @@
 import { produce } from 'immer'
 import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { kindOf, kinds } from '../parts/index.ts'
+import { listed, transformersAsked } from '../schemes/facts.ts'
 import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
 import type { Scheme } from '../schemes/scheme.ts'
+import { transformersShared } from '../schemes/transformers-shared.ts'
 import { labelOf } from '../words/words.ts'
 import { LoadBench, peakOf } from './carried.ts'
 import { fuseFor } from './fuse-size.ts'
@@ -30,12 +33,18 @@ export interface Mend {
 type Try = (job: Job, worst: SourceLoad) => Mend | undefined
 
 /** What is tried, in this order; a new one is one line here. */
-export const mendsTried: readonly Try[] = [largerTransformer, otherValve, oneAfterAnother, transformerEach]
+export const mendsTried: readonly Try[] = [
+  largerTransformer,
+  otherValve,
+  oneAfterAnother,
+  anotherTransformer,
+  transformerEach,
+]
 
-/** Runs a changed job with everything calling, and says where that leads. */
-function tried(name: string, note: string, job: Job, apart = 0): Mend {
+/** Runs a changed job with those zones calling that drew most before, and says where that leads. */
+function tried(name: string, note: string, { fewer }: SourceLoad, job: Job, apart = 0): Mend {
   const bench = new LoadBench(job)
-  const moments = bench.run(Object.keys(job.zones), apart)
+  const moments = bench.run(fewer ?? Object.keys(job.zones), apart)
   const leads = bench.sources.map(({ part, rated }) => ({ part, va: peakOf(moments.get(part)!), rated }))
   const share = shareOf({ leads })
   return { name, note, leads, mends: share <= MARGIN ? 'well' : share <= 1 ? 'just' : 'no', job }
@@ -61,7 +70,8 @@ function wiredAgain(job: Job, scheme: Scheme, transformer: string): Job {
   })
 }
 
-function largerTransformer(job: Job, { part, rated, peak }: SourceLoad): Mend | undefined {
+function largerTransformer(job: Job, worst: SourceLoad): Mend | undefined {
+  const { part, rated, peak } = worst
   if (kindOf(job.parts[part]!)?.class !== 'transformer') return undefined
   const size =
     TRANSFORMER_SIZES.find((va) => va > rated && va * MARGIN >= peak) ?? (rated < LIMITED ? LIMITED : undefined)
@@ -74,11 +84,12 @@ function largerTransformer(job: Job, { part, rated, peak }: SourceLoad): Mend | 
     }
   const { job: changed, fuse } = resized(job, part, size)
   const note = fuse === undefined ? 'Same wiring.' : `Same wiring; its fuse becomes ${fuse} A.`
-  return tried(`A ${size} VA transformer`, note, changed)
+  return tried(`A ${size} VA transformer`, note, worst, changed)
 }
 
 /** The hungriest zone with the valve that draws least of those its way of wiring takes. */
-function otherValve(job: Job, { part, devices, peak, rated }: SourceLoad): Mend | undefined {
+function otherValve(job: Job, worst: SourceLoad): Mend | undefined {
+  const { part, devices, peak, rated } = worst
   const scheme = schemeCalled(job.scheme?.id ?? '')
   const most = devices.toSorted((a, b) => b.starts - a.starts)[0]
   if (!scheme || !most) return undefined
@@ -90,6 +101,7 @@ function otherValve(job: Job, { part, devices, peak, rated }: SourceLoad): Mend 
     const mend = tried(
       `${name} in place of ${labelOf(job, most.part)}`,
       'Wired again by the same way; wires you moved by hand are not kept.',
+      worst,
       wiredAgain(changed, scheme, part),
     )
     if (!best || shareOf(mend) < shareOf(best)) best = mend
@@ -97,21 +109,58 @@ function otherValve(job: Job, { part, devices, peak, rated }: SourceLoad): Mend 
   return best && shareOf(best) < (HELPS * peak) / rated ? best : undefined
 }
 
-function oneAfterAnother(job: Job, { part, peak, together }: SourceLoad): Mend | undefined {
+function oneAfterAnother(job: Job, worst: SourceLoad): Mend | undefined {
+  const { part, peak, together } = worst
   if (together.length < 3) return undefined
-  const { job: _sameJob, ...mend } = tried('Start one after another', '', job, APART)
+  const { job: _sameJob, ...mend } = tried('Start one after another', '', worst, job, APART)
   const now = mend.leads.find((lead) => lead.part === part)?.va ?? peak
   return now < HELPS * peak
     ? { ...mend, note: `${APART} s between two zones; needs controls that start so.` }
     : { ...mend, mends: 'no', note: 'Does not help: it holds what it starts.' }
 }
 
-function transformerEach(job: Job, { part }: SourceLoad): Mend | undefined {
+/**
+ * One transformer more than hang, its zones the ones that make all of them as even as may be: the hungriest first, each to
+ * the one that carries least so far. One more is tried where two are still short, up to as many as there are zones.
+ */
+function anotherTransformer(job: Job, worst: SourceLoad): Mend | undefined {
+  const { part, devices, together } = worst
+  const draws = new Map(devices.map(({ zone, starts, holds }) => [zone, Math.max(starts, holds)]))
+  const hungry = zonesInOrder(job).toSorted((a, b) => (draws.get(b.id) ?? 0) - (draws.get(a.id) ?? 0))
+  let best: Mend | undefined
+  for (let count = transformersAsked(job).length + 1; count < together.length - 1 && best?.mends !== 'well'; count++) {
+    const shared = produce(job, (draft) => {
+      const carried = Array.from({ length: count }, () => 0)
+      for (const { id } of hungry) {
+        const least = carried.indexOf(Math.min(...carried))
+        carried[least]! += draws.get(id) ?? 0
+        draft.zones[id]!.transformer = least + 1
+      }
+    })
+    if (!fitOf(transformersShared, shared).fits) return undefined
+    const also = Array.from({ length: count }, (_, i) =>
+      zonesInOrder(shared)
+        .filter(({ transformer }) => transformer === i + 1)
+        .map(({ name }) => name),
+    )
+    const mend = tried(
+      count === 2 ? 'A second transformer beside it' : `${count} transformers`,
+      `${also.map((names, i) => `${i + 1}: ${listed(names)}`).join('. ')}. Keep their commons apart; wires you moved by hand are not kept.`,
+      worst,
+      wiredAgain(shared, transformersShared, part),
+    )
+    if (!best || shareOf(mend) < shareOf(best)) best = mend
+  }
+  return best
+}
+
+function transformerEach(job: Job, worst: SourceLoad): Mend | undefined {
   const scheme = schemeCalled('s3')!
   if (job.scheme?.id === scheme.id || !fitOf(scheme, job).fits) return undefined
   return tried(
     'A transformer for each zone',
     'Keep their commons apart. Wires you moved by hand are not kept.',
-    wiredAgain(job, scheme, part),
+    worst,
+    wiredAgain(job, scheme, worst.part),
   )
 }

@@ -3,6 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { MOST_ZONES } from '../job/zones.ts'
 import { kinds } from '../parts/index.ts'
 import { addZone } from '../parts/new-job.ts'
+import { transformersAsked } from '../schemes/facts.ts'
 import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
 import { LoadBench, peakOf } from './carried.ts'
 import { MARGIN } from './limits.ts'
@@ -21,16 +22,34 @@ export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load
   const scheme = schemeCalled(job.scheme?.id ?? '')
   if (Object.keys(job.zones).length + more > MOST_ZONES) return 'zones'
   if (!scheme) return 'way'
-  const grown = produce(job, (draft) => {
-    for (let n = 0; n < more; n++) {
-      const id = addZone(draft)
-      draft.zones[id]!.valveKind = kind
-    }
-  })
+  let grown = job
+  const several = transformersAsked(job).length > 1
+  for (let n = 0; n < more; n++) {
+    const on = several ? emptiest(n > 0 ? withNameplates(wiredBy(grown, scheme), job) : job) : undefined
+    grown = produce(grown, (draft) => {
+      const zone = draft.zones[addZone(draft)]!
+      zone.valveKind = kind
+      if (on !== undefined) zone.transformer = on
+    })
+  }
   if (more > 0 && !fitOf(scheme, grown).fits) return 'way'
   const bench = new LoadBench(more > 0 ? withNameplates(wiredBy(grown, scheme), job) : job)
   const all = bench.run(Object.keys(grown.zones))
   return bench.sources.every(({ part, rated }) => peakOf(all.get(part)!) <= MARGIN * rated) ? 'yes' : 'load'
+}
+
+/** Of the transformers that share the zones, the number of the one with most VA left when everything calls. */
+function emptiest(job: Job): number | undefined {
+  const bench = new LoadBench(job)
+  const all = bench.run(Object.keys(job.zones))
+  const left = new Map(bench.sources.map(({ part, rated }) => [part, rated - peakOf(all.get(part)!)]))
+  // Whatever hangs on a transformer is fed by it: the survey's number is that of the source its zones draw from.
+  const numbers = transformersAsked(job).map((n) => {
+    const zone = Object.keys(job.zones).find((id) => (job.zones[id]!.transformer ?? 1) === n)!
+    const source = bench.sources.find(({ part }) => all.get(part)!.some(({ zones }) => (zones[zone] ?? 0) > 0))
+    return { n, left: left.get(source?.part ?? '') ?? 0 }
+  })
+  return numbers.toSorted((a, b) => b.left - a.left)[0]?.n
 }
 
 /** A job wired anew, with the nameplates of the parts it had. */

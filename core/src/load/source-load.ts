@@ -30,6 +30,9 @@ export interface SourceLoad {
   /** Everything at once, as after an outage. */
   readonly outage: readonly Moment[]
   readonly devices: readonly Device[]
+  /** The greatest VA of any choice of zones. */
   readonly peak: number
+  /** The zones that draw it, where fewer draw more than all of them: priority shuts the others off. */
+  readonly fewer?: readonly string[]
   readonly primary: number
 }

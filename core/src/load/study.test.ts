@@ -175,6 +175,33 @@ describe('what mends it', () => {
     expect(Math.max(...leads.map(({ va }) => va))).toBeLessThan(40)
   })
 
+  it('a second transformer takes about half, and the hungriest stand apart', () => {
+    const { leads, note, job, mends: how } = named(/second transformer/)
+    expect([leads.length, how]).toEqual([2, 'well'])
+    // By hand: one of 19 and two of 8 against two of 8 VA; the lines hum with what the cores themselves take.
+    const [first, second] = leads.map(({ va }) => va)
+    expect(Math.max(first!, second!)).toBeLessThan(0.7 * study(short).sources[0]!.peak)
+    expect(job!.zones.z3!.transformer).toBe(1)
+    const beside = Object.values(job!.zones).filter(({ transformer }) => transformer === 1)
+    expect(beside.length).toBeLessThan(Object.values(job!.zones).length - beside.length + 1)
+    expect(note).toContain('Zone 3')
+    expect(job!.parts.XF2!.figures).toMatchObject({ va: 40 })
+    expect(job!.parts.XF2).toBeDefined()
+    // Of two zones a transformer each is the same thing, and said once.
+    const two = study(rated(wired({ zones: 2 }), 10)).mends.map(({ name }) => name)
+    expect(two.filter((name) => /second transformer|for each zone/.test(name))).toEqual(['A transformer for each zone'])
+  })
+
+  it('where two are still short, three are tried', () => {
+    const heavy = produce(wired({ zones: 6 }), (draft) => {
+      for (let n = 1; n <= 6; n++) draft.parts[`V${n}`]!.figures = { va: 20 }
+    })
+    const mend = study(rated(heavy, 60)).mends.find(({ name }) => /^\d transformers$/.test(name))!
+    expect([mend.name, mend.leads.length, mend.mends]).toEqual(['3 transformers', 3, 'well'])
+    const counts = [1, 2, 3].map((n) => Object.values(mend.job!.zones).filter((zone) => zone.transformer === n).length)
+    expect(counts).toEqual([2, 2, 2])
+  })
+
   it('another valve is offered only where it draws less, and what stays keeps its nameplate', () => {
     // Five plain motors: a store would draw more while it charges.
     const plain = study(rated(wired({ zones: 5 }), 40)).mends
@@ -204,6 +231,59 @@ describe('what mends it', () => {
     expect(fuses[1]).toBe(2.5)
     expect([fuses[0], fuses[2]]).toEqual([each.parts.F1!.figures!.amps, each.parts.F3!.figures!.amps])
     expect(larger.survey).toEqual(each.survey)
+  })
+})
+
+describe('one thing otherwise', () => {
+  const named = (job: Job, name: RegExp) => study(job).cases.find((one) => name.test(one.name))
+
+  it('with priority set off heating and hot water draw together, as the same panel without priority', () => {
+    const job = demoJobs['sable-row']!()
+    const off = produce(job, (draft) => {
+      for (const part of Object.values(draft.parts)) if (part.figures?.priority) part.figures.priority = 0
+    })
+    const { peaks } = named(job, /priority/)!
+    expect(peaks.PN1!).toBeGreaterThan(study(job).sources[0]!.peak + 5)
+    expect(peaks.PN1!).toBeCloseTo(study(off).sources[0]!.peak, 9)
+    expect(named(off, /priority/)).toBeUndefined()
+  })
+
+  it('powered thermostats are taken off and still call; plain ones are no case', () => {
+    const job = wired({ scheme: 's2b', powered: true, zones: 3 })
+    const peak = study(job).sources[0]!.peak
+    const { peaks } = named(job, /thermostats/)!
+    // Three of them on the plate, less what the sag has them draw less, and with phases of their own.
+    const plate = 3 * 2
+    expect(peak - peaks.XF1!).toBeGreaterThan(0.2 * plate)
+    expect(peak - peaks.XF1!).toBeLessThan(1.2 * plate)
+    expect(peaks.XF1!).toBeGreaterThan(3 * 5)
+    expect(named(wired({ zones: 3 }), /thermostats/)).toBeUndefined()
+  })
+
+  it('without the boiler’s own, the control that feeds the valves has so much more for them', () => {
+    const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply', zones: 2 })
+    const [source] = study(job).sources
+    // The control's relay, the damper it drives, and the gas valve behind that.
+    const { boiler, safety, burner } = source!.outage.find(({ va }) => va === source!.peak)!.classes
+    const own = boiler! + safety! + burner!
+    const { peaks } = named(job, /boiler/)!
+    expect(own).toBeGreaterThan(15)
+    expect(source!.peak - peaks.B1!).toBeGreaterThan(0.8 * own)
+    expect(source!.peak - peaks.B1!).toBeLessThan(1.1 * own)
+    expect(named(wired({ zones: 2 }), /boiler/)).toBeUndefined()
+  })
+})
+
+describe('priority', () => {
+  it('where hot water shuts the others off, the zones that draw most together are spoken of', () => {
+    const { says, sources } = study(demoJobs['sable-row']!())
+    const [panel] = sources
+    expect(panel!.fewer).toHaveLength(2)
+    expect(panel!.peak).toBe(panel!.together[2]!.va)
+    expect(panel!.peak).toBeGreaterThan(Math.max(...panel!.outage.map(({ va }) => va)) + 5)
+    expect(says).toMatch(/^Zone panel carries it when Press hall and Bindery call: 2\d of 100 VA\.$/)
+    // Without priority all of them draw most, and are spoken of as all.
+    expect(study(wired({ zones: 3 })).sources[0]!.fewer).toBeUndefined()
   })
 })
 

@@ -2,10 +2,12 @@ import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
+import { listed } from '../schemes/facts.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { labelOf } from '../words/words.ts'
 import { asking } from './all-calling.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
+import { casesOf, type LoadCase } from './cases.ts'
 import { type ContactLoad, contactLoads } from './contacts.ts'
 import { MARGIN } from './limits.ts'
 import { type Mend, mendsTried } from './mends.ts'
@@ -21,6 +23,8 @@ export interface LoadStudy {
   readonly contacts: readonly ContactLoad[]
   /** What lets go or burns with everything calling, and in how many seconds. */
   readonly hot: readonly { readonly part: string; readonly seconds: number }[]
+  /** Everything calling with one thing otherwise: priority off, without what thermostats or the boiler draw. */
+  readonly cases: readonly LoadCase[]
   readonly mends: readonly Mend[]
 }
 
@@ -38,7 +42,7 @@ export interface LoadProgress {
 export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Generator<LoadProgress, LoadStudy> {
   const zones = zonesInOrder(job).map(({ id }) => id)
   const bench = new LoadBench(job, wrong)
-  const of = 3 * zones.length + 8
+  const of = 3 * zones.length + 9
   let done = 0
   const step = () => ({ done: ++done, of, differences: 0 })
   const rest = bench.rest()
@@ -60,24 +64,30 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
   const together = found.value
   const sources = bench.sources.map((source): SourceLoad => {
     const outage = all.get(source.part)!
-    const peak = peakOf(outage)
+    const atOnce = peakOf(outage)
     const frees = (zone: string) => {
       const left = without.get(zone)?.get(source.part)
-      return left ? peak - peakOf(left) : peak
+      return left ? atOnce - peakOf(left) : atOnce
     }
+    // Where one call shuts others off, fewer zones may draw more than all of them.
+    const fewer = together.get(source.part)!.filter(({ va }) => va > atOnce + LEAST_MORE)
+    const worst = fewer.toSorted((a, b) => b.va - a.va)[0]
     return {
       part: source.part,
       rated: source.rated,
       together: together.get(source.part)!,
       outage,
       devices: devicesOf(job, source.part, rest, alone, outage, frees),
-      peak,
+      peak: worst?.va ?? atOnce,
+      ...(worst ? { fewer: worst.zones } : {}),
       primary: Math.max(0, ...outage.map(({ primary }) => primary)),
     }
   })
   const contacts = contactLoads(job, wrong)
   yield step()
   const hot = tooHot(job, zones)
+  yield step()
+  const cases = casesOf(job, wrong)
   yield step()
   const mends: Mend[] = []
   const worst = fullest(sources)
@@ -93,12 +103,16 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     sources,
     contacts,
     hot,
+    cases,
     mends: mends.toSorted((a, b) => order[a.mends] - order[b.mends]),
   }
 }
 
 const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
   sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
+
+/** VA by which fewer zones must draw more than all of them to be spoken of instead. */
+const LEAST_MORE = 0.05
 
 /** Seconds after which it is seen what has let go, and what is on its way. */
 const SEEN_AFTER = 30
@@ -179,7 +193,12 @@ function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says'
   const most = worst.devices.toSorted((a, b) => b.holds - a.holds)[0]
   const hungry = most ? `${labelOf(job, most.part)} draws ${most.holds.toFixed(0)} VA as long as it is open.` : ''
   const count = worst.together.length - 1
-  const all = count === 1 ? 'its zone calls' : `all ${count} call`
+  const names = worst.fewer?.map((id) => job.zones[id]?.name ?? id)
+  const all = names
+    ? `${listed(names)} ${names.length === 1 ? 'calls' : 'call'}`
+    : count === 1
+      ? 'its zone calls'
+      : `all ${count} call`
   if (worst.peak > worst.rated)
     return {
       tone: 'wrong',

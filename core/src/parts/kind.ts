@@ -1,3 +1,4 @@
+import type { Curve } from './curves.ts'
 import type { Element } from './element.ts'
 
 export type StateValue = number | boolean | string
@@ -89,6 +90,8 @@ export interface Motion<F, S> {
   levels?(f: F, s: S): Partial<Record<keyof S & string, readonly number[]>>
   /** Numbers that move while nothing happens: the clock, a room's warmth. Settling does not wait for them. */
   readonly background?: readonly (keyof S & string)[]
+  /** How long it carries so many times its rating, where it lets go by itself. */
+  carries?(f: F, site: Site): Curve
   /** Heat of what lets go or burns at 1: settling waits neither for it to cool nor for what takes many minutes. */
   readonly heats?: readonly (keyof S & string)[]
   /** Seconds for which it goes on as it was when what it feels has changed: what electronics live on, what a relay's armature takes. */

@@ -19,6 +19,7 @@ export const trips = <F extends { amps: number; lasts: number }>(
   element: string,
   curve: (f: F, site: Site) => Curve,
 ): Motion<F, Tripping> => ({
+  carries: curve,
   rates(f, s, feel) {
     if (s.gone) return {}
     const seconds = secondsAt(curve(f, feel.site), feel.amps(element) / f.amps) * f.lasts

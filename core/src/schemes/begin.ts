@@ -13,8 +13,19 @@ export const beginnings = (practice: Practice): readonly Scheme[] =>
  * @example begunFrom(thermostatFirst, 'Tide mill').scheme // { id: 's2' }
  */
 export function begunFrom(scheme: Scheme, title: string): Job {
-  const { practice, boiler, panel, pumpPanel, programmer, thermostat, valve, firstValve, second, signal } =
-    scheme.begins
+  const {
+    practice,
+    boiler,
+    panel,
+    pumpPanel,
+    programmer,
+    thermostat,
+    valve,
+    firstValve,
+    second,
+    signal,
+    secondTransformer,
+  } = scheme.begins
   const job = blankJob(title, practice)
   const usual = usualKinds[practice]
   for (const last of [false, true]) {
@@ -22,6 +33,7 @@ export function begunFrom(scheme: Scheme, title: string): Job {
     zone.thermostatKind = thermostat ?? usual.thermostat
     zone.valveKind = last ? (valve ?? usual.valve) : (firstValve ?? valve ?? usual.valve)
     if (signal) zone.signal = signal
+    if (last && secondTransformer) zone.transformer = 2
     if (!last || !second) continue
     zone.name = 'Hot water'
     zone.hotWater = true

@@ -37,6 +37,10 @@ export const isLineVoltage = (zone: Zone) =>
 export const isLowVoltage = (zone: Zone) =>
   circuitOf(zone.valveKind) === 'low voltage' || circuitOf(zone.thermostatKind) === 'low voltage'
 
+/** Numbers of the transformers that the survey shares its zones out between, in order. */
+export const transformersAsked = (job: Job): number[] =>
+  [...new Set(Object.values(job.zones).map(({ transformer }) => transformer ?? 1))].sort((a, b) => a - b)
+
 export const isModulating = (zone: Zone) => zone.valveKind === 'valve/modulating'
 export const isDiverter = (zone: Zone) => zone.valveKind === 'valve/diverter'
 export const isMidPosition = (zone: Zone) => zone.valveKind === 'valve/mid-position'

@@ -23,6 +23,7 @@ import { standInRelay } from './stand-in-relay.ts'
 import { thermostatFirst } from './thermostat-first.ts'
 import { thermostatFirstCommon } from './thermostat-first-common.ts'
 import { transformerEach } from './transformer-each.ts'
+import { transformersShared } from './transformers-shared.ts'
 import { unheard } from './unheard.ts'
 import { valveFirst } from './valve-first.ts'
 import { valveSupply } from './valve-supply.ts'
@@ -35,6 +36,7 @@ export const schemes: readonly Scheme[] = [
   valveFirst,
   standInRelay,
   transformerEach,
+  transformersShared,
   valveSupply,
   panelSystemPump,
   panelBothPumps,

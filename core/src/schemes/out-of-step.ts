@@ -1,6 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
+import { transformersAsked } from './facts.ts'
 import { likeOf } from './own-kinds.ts'
 
 /** Where the survey and what is wired no longer say the same, in words; empty where they agree or nothing is wired. */
@@ -27,6 +28,10 @@ export function outOfStep(job: Job): string[] {
     if (kind?.class === 'transformer' && part.figures?.va !== job.survey.transformer.va)
       found.push(`${part.label}: ${job.survey.transformer.va} VA is surveyed, ${part.figures?.va ?? '?'} VA is wired.`)
   }
+  const asked = transformersAsked(job)
+  const hung = Object.values(job.parts).filter((part) => kindOf(part)?.class === 'transformer').length
+  if (asked.length > 1 && hung < asked.length)
+    found.push(`${asked.length} transformers are surveyed, ${hung} ${hung === 1 ? 'is' : 'are'} wired.`)
   const { supply, transformer, boiler } = job.survey
   for (const part of Object.values(job.parts))
     if (kindOf(part)?.class === 'boiler' && part.kind !== likeOf(job, boiler.kind))

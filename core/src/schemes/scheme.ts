@@ -15,6 +15,8 @@ export interface Beginning {
   readonly valve?: string
   /** The first zone's valve, where it is another than the second's. */
   readonly firstValve?: string
+  /** Its second zone hangs on a transformer of its own. */
+  readonly secondTransformer?: true
   /** What the second of its two zones is; heating where it is left out. */
   readonly second?: 'hot water' | 'hot water with a pump'
   readonly signal?: NonNullable<Zone['signal']>

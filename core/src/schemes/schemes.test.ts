@@ -99,6 +99,9 @@ describe('a way that does not fit', () => {
       },
       'pump on the joined switches',
     ],
+    ['s3b', { scheme: 's2' }, 'Every zone hangs on the first transformer'],
+    ['s2', { scheme: 's3b', transformers: 2 }, 'no place for a second transformer'],
+    ['s2', { scheme: 's3b', transformers: 3, zones: 3 }, 'no place for transformers 2 and 3'],
     ['s5b', { scheme: 's5a', panel: 'panel/zone-valve-3' }, 'one hot-water zone'],
     ['s5c', { scheme: 's5a', panel: 'panel/zone-valve-3', zones: 1 }, 'a heating zone'],
     ['s5a', { scheme: 's2' }, 'no zone-valve panel'],
@@ -260,5 +263,35 @@ describe('a diverter as its leaflet has it', () => {
       setUpOf({ ...job, ownKinds: { 'own/d': { like: 'valve/diverter', name: 'Ours', figures } as never } }).legal
     expect([legal({ turnsBy: 0 }), legal({ turnsBy: 0, clockwise: 1 })].sort()).toEqual([false, true])
     expect(setUpOf(job)).toEqual(diverterSetUp({ inlet: 'left', tank: 'branch' }))
+  })
+})
+
+describe('transformers that share the zones', () => {
+  const job = wired({ scheme: 's3b', transformers: 2, zones: 3 })
+  const feeding = (bench: Simulation) => [1, 2].map((n) => bench.windingLoad(`XF${n}`, 'core').va > 4)
+
+  it.each([
+    [1, [true, false]],
+    [2, [false, true]],
+    [3, [true, false]],
+  ])('zone %i draws from its own and from no other', (zone, from) => {
+    const bench = new Simulation(job)
+    bench.settle()
+    ask(bench, job, `z${zone}`, true)
+    bench.settle()
+    expect(feeding(bench)).toEqual(from)
+    expect(boilersTold(bench)).toHaveLength(1)
+  })
+
+  it('a number that is left out hangs none, and what is surveyed and not wired is said', () => {
+    const apart = wiredBy(
+      { ...job, zones: { ...job.zones, z2: { ...job.zones.z2!, transformer: 4 } } },
+      schemeCalled('s3b')!,
+    )
+    expect(Object.keys(apart.parts).filter((id) => id.startsWith('XF'))).toEqual(['XF1', 'XF4'])
+    const unwired = wired({ zones: 3 })
+    unwired.zones.z2!.transformer = 2
+    expect(outOfStep(unwired)).toEqual(['2 transformers are surveyed, 1 is wired.'])
+    expect(fitOf(schemeCalled('s3')!, unwired).fits).toBe(true)
   })
 })

@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
-import { listed } from './facts.ts'
+import { listed, transformersAsked } from './facts.ts'
 import type { Wiring } from './wirer.ts'
 
 /** The panel that is no zone-valve panel: zones by pumps. */
@@ -15,6 +15,10 @@ export function unheard(job: Job, made: Pick<Wiring, 'parts'> & { readonly zones
   if (panel && !kinds.some(({ kind }) => kind === panel)) left.push('the panel')
   if (pumpPanel && !kinds.some(({ kind }) => kind === PUMP_PANEL)) left.push('the pump panel')
   if (programmer && !kinds.some((part) => kindOf(part)?.class === 'clock')) left.push('the programmer')
+  const asked = transformersAsked(job).filter((n) => n > 1)
+  const hung = kinds.filter((part) => kindOf(part)?.class === 'transformer').length
+  if (asked.length > 0 && hung <= asked.length)
+    left.push(asked.length === 1 ? 'a second transformer' : `transformers ${listed(asked.map(String))}`)
   const pumps = zonesInOrder(job).filter(({ id, ownPump }) => {
     const pump = made.zones[id]?.pump
     return ownPump && (pump === undefined || made.parts[pump] === undefined)

@@ -10,8 +10,8 @@ import { type End, joinAll, ZoneHands } from './zone-hands.ts'
 export interface LoopSchool {
   /** Which comes first from the hot side of the source. */
   readonly first: 'thermostat' | 'valve'
-  /** One transformer for all zones, one for each, or the boiler's own valve supply. */
-  readonly source: 'one' | 'each' | 'boiler'
+  /** One transformer for all zones, one for each, several as surveyed, or the boiler's own valve supply. */
+  readonly source: 'one' | 'each' | 'shared' | 'boiler'
 }
 
 /** Seconds a stand-in relay waits beyond the valve's own opening time before it says "open". */
@@ -37,13 +37,16 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
       const hot = wirer.bus('R', room, 'red').join('B1.feed')
       return { hot, common: wirer.bus('C', room, 'blue').join('B1.shared') }
     }
-    const own = hangSource(job, wirer, mains, school.source === 'each' ? n : undefined)
+    const own = hangSource(job, wirer, mains, school.source === 'one' ? undefined : n)
     fuses.push(own.landFuse)
     return own
   }
   const zonesIn = zonesInOrder(job)
-  const shared = school.source === 'each' ? undefined : source(1)
-  const sources = zonesIn.map(({ number }) => shared ?? source(number))
+  const numberOf = ({ number, transformer = 1 }: Job['zones'][string]) =>
+    school.source === 'each' ? number : school.source === 'shared' ? transformer : 1
+  const byNumber = new Map<number, ReturnType<typeof source>>()
+  for (const n of zonesIn.map(numberOf).sort((a, b) => a - b)) if (!byNumber.has(n)) byNumber.set(n, source(n))
+  const sources = zonesIn.map((zone) => byNumber.get(numberOf(zone))!)
   landMains(mains)
   hangCompany(job, wirer, { pump: true })
   for (const landFuse of fuses) landFuse()
@@ -52,10 +55,10 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
   const throughDamper = fromBoiler && !hasDamperPlug(boiler.kind)
   const call = wirer.bus('call', room, 'orange').join(throughDamper ? 'D1.d1' : `B1.${pairHot}`)
   if (throughDamper) {
-    shared!.hot.join('D1.d2')
+    byNumber.get(1)!.hot.join('D1.d2')
     wirer.wire('D1.d3', `B1.${pairHot}`, 'yellow', 1.5)
   }
-  const callBack = fromBoiler ? shared!.common : wirer.bus('call return', room, 'brown').join(`B1.${pairBack}`)
+  const callBack = fromBoiler ? byNumber.get(1)!.common : wirer.bus('call return', room, 'brown').join(`B1.${pairBack}`)
   const zones: Job['zones'] = {}
   for (const [i, zone] of zonesIn.entries()) {
     const { hot, common } = sources[i]!

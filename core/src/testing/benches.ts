@@ -23,6 +23,8 @@ export interface Ask {
   readonly programmer?: boolean
   readonly postRun?: number
   readonly pumpPanel?: boolean
+  /** So many transformers take the zones in turn. */
+  readonly transformers?: number
   readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
   readonly schools?: Record<string, string>
   /** The last zone is hot water with a pump of its own. */
@@ -50,6 +52,7 @@ export function wired(ask: Ask = {}): Job {
       valvePlace: remote ? 'rooms' : 'boiler',
       run: 10,
       ...(ask.signal ? { signal: ask.signal } : {}),
+      ...(ask.transformers ? { transformer: ((n - 1) % ask.transformers) + 1 } : {}),
       ...(ask.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
   if (ask.diverter) {

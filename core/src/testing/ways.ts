@@ -17,6 +17,7 @@ export const ways: (Ask & { most?: number })[] = [
   { scheme: 's6', valve: 'valve/heat-3', most: 8 },
   { scheme: 's6', valve: 'valve/power-both-ways' },
   { scheme: 's3' },
+  { scheme: 's3b', transformers: 2 },
   { scheme: 's4', boiler: 'boiler/valve-supply' },
   { scheme: 's4', boiler: 'boiler/valve-supply-no-plug' },
   { scheme: 's4', boiler: 'boiler/valve-supply', valve: 'valve/heat-3' },
@@ -90,4 +91,4 @@ export const ways: (Ask & { most?: number })[] = [
 
 /** Numbers of zones a way is wired with: the fewest, the first that have neighbours, and the most it takes up to 8. */
 export const sizesOf = ({ scheme, most = 8 }: (typeof ways)[number]) =>
-  [...new Set([1, 2, 3, most])].filter((n) => n <= most && n > (scheme === 's5b' || scheme === 's5c' ? 1 : 0))
+  [...new Set([1, 2, 3, most])].filter((n) => n <= most && n > (['s3b', 's5b', 's5c'].includes(scheme!) ? 1 : 0))

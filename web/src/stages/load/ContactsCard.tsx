@@ -32,11 +32,14 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
                         ? `${job.zones[one.zones[0]!]?.name ?? ''} calls`
                         : `all ${one.zones.length} call`}
                     </span>
+                    {one.startsTooHard && <span className="block text-bad">may let go when the power comes back</span>}
                   </th>
                   <td className={over ? 'font-bold text-bad' : ''}>{ampsIn(one.amps)}</td>
                   <td>{one.may} A</td>
                   <td className={over ? 'font-bold text-bad' : ''}>{usedOf(one)} %</td>
-                  <td>{one.inrush > 1.05 * one.amps ? ampsIn(one.inrush) : '–'}</td>
+                  <td className={one.startsTooHard ? 'font-bold text-bad' : ''}>
+                    {one.inrush > 1.05 * one.amps ? ampsIn(one.inrush) : '–'}
+                  </td>
                 </tr>
               )
             })}
@@ -44,8 +47,9 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
         </table>
       </Wide>
       <p className="border-line border-t px-4 py-2.5 text-soft">
-        Starting: pumps take some five times their running current for a moment. Ratings are those of the kind; what is
-        printed on the part, and the local code, come first.
+        Starting: pumps take some five times their running current for a moment, the core of a transformer for half a
+        cycle what its winding lets through. Ratings are those of the kind; what is printed on the part, and the local
+        code, come first.
       </p>
     </Card>
   )

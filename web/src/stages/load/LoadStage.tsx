@@ -119,6 +119,7 @@ function Found({ load, job, wrong }: { load: OfferedLoad; job: Job; wrong: reado
                 <HowMany source={source} />
               </div>
               <Worst job={job} source={source} />
+              <Cases cases={load.cases} source={source} />
             </Card>
             <RoomCard job={job} />
             <MeasuredCard job={job} part={source.part} rated={source.rated} />
@@ -141,6 +142,26 @@ function Worst({ job, source }: { job: Job; source: SourceLoad }) {
           ? 'It stays within the rating.'
           : `All ${source.together.length - 1} together stay within the rating.`}
     </p>
+  )
+}
+
+/** Everything calling with one thing otherwise, beside how it hangs. */
+function Cases({ cases, source }: { cases: OfferedLoad['cases']; source: SourceLoad }) {
+  if (cases.length === 0) return null
+  return (
+    <ul className="border-line border-t px-4 pt-1 pb-2" aria-label="All call, and one thing is otherwise">
+      {cases.map(({ name, peaks }) => {
+        const peak = peaks[source.part] ?? 0
+        return (
+          <li key={name} className="flex items-baseline justify-between gap-3 py-1.5">
+            <span>All, {name}</span>
+            <span className={`shrink-0 font-mono ${peak > source.rated ? 'font-bold text-bad' : ''}`}>
+              {va(peak)} VA
+            </span>
+          </li>
+        )
+      })}
+    </ul>
   )
 }
 
@@ -255,13 +276,15 @@ const classes: Readonly<Record<string, string>> = {
   valve: 'valves',
   thermostat: 'powered thermostats',
   boiler: 'the boiler’s own',
+  safety: 'the damper',
+  burner: 'the gas valve',
   relay: 'relays',
   panel: 'the panel itself',
 }
 
 /** What the greatest load is made of, by class of part: which of it would be left without the thermostats, or the boiler's own. */
-function madeOf({ outage, peak }: SourceLoad): string {
-  const most = outage.find((moment) => moment.va === peak)
+function madeOf({ outage }: SourceLoad): string {
+  const most = outage.toSorted((a, b) => b.va - a.va)[0]
   const parts = Object.entries(most?.classes ?? {})
     .filter(([, one]) => one >= 0.05)
     .sort(([, a], [, b]) => b - a)

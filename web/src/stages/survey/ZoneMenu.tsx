@@ -16,8 +16,12 @@ export function ZoneMenu({
   edit: (name: string, recipe: (draft: Job['zones'][string], job: Job) => void) => void
 }) {
   const { session } = useSession()
-  const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles?.listens !== undefined
+  const valve = catalogue.get(likeOf(job, zone.valveKind))
+  const follows = valve?.roles?.listens !== undefined
   const count = Object.keys(job.zones).length
+  const fed = valve?.terminals[valve.hookup?.back ?? '']?.circuit === 'low voltage'
+  /** The highest number that a transformer has so far. */
+  const most = Math.max(...Object.values(job.zones).map(({ transformer }) => transformer ?? 1))
   return (
     <Menu
       label={`More for ${zone.name}`}
@@ -46,6 +50,21 @@ export function ZoneMenu({
       >
         Pump of its own
       </MenuTick>
+      {fed &&
+        Array.from({ length: Math.min(most + 1, count) - 1 }, (_, i) => i + 2).map((n) => (
+          <MenuTick
+            key={n}
+            on={zone.transformer === n}
+            change={() =>
+              edit(zone.transformer === n ? 'on the first transformer' : `on transformer ${n}`, (z) => {
+                if (z.transformer === n) delete z.transformer
+                else z.transformer = n
+              })
+            }
+          >
+            On transformer {n}
+          </MenuTick>
+        ))}
       <MenuLine />
       {(['dry', 'wet'] as const).map((head) => (
         <MenuTick

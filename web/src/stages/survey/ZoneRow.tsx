@@ -122,6 +122,7 @@ function Said({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; jo
   const said = [
     zone.hotWater && 'hot water',
     zone.ownPump && 'own pump',
+    zone.transformer && zone.transformer > 1 && `on transformer ${zone.transformer}`,
     follows && (zone.signal ?? '2-10 V').replace('-', ' to '),
     zone.head && `head comes off ${zone.head}`,
   ].filter(Boolean)

@@ -282,6 +282,7 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
         }
       }),
       contacts: study.contacts,
+      line: study.line,
       lets: study.hot,
       cases: study.cases,
       mends: study.mends.map(({ name, note, leads, mends }) => ({ name, note, leads, mends })),

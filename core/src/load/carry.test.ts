@@ -5,6 +5,7 @@ import type { Job } from '../job/schema.ts'
 import { wired } from '../testing/benches.ts'
 import { LoadBench } from './carried.ts'
 import { contactLoads, coreInrush, PUMP_INRUSH } from './contacts.ts'
+import { lineVolts } from './line-volts.ts'
 import { drawsOf, fitSource } from './measured.ts'
 import { carriesMore, roomFor } from './room.ts'
 
@@ -156,6 +157,34 @@ describe('contacts', () => {
     const used = loads.map(({ amps, may }) => amps / may)
     expect(used).toEqual(used.toSorted((a, b) => b - a))
     expect(loads.every(({ amps }) => amps > 1e-3)).toBe(true)
+  })
+})
+
+describe('volts on the line', () => {
+  const job = demoJobs['lowther-street']!()
+  const of = (plant: Job, part: string) => lineVolts(plant).find((one) => one.part === part)!
+  /** The two conductors of the second valve's motor, so many metres long. */
+  const long = (metres: number) =>
+    produce(job, (draft) => {
+      for (const wire of Object.values(draft.wires))
+        if ([wire.from, wire.to].some(({ part, terminal }) => part === 'V2' && ['call', 'n'].includes(terminal)))
+          wire.length = metres
+    })
+
+  it('what a long run takes is there and back, ohms times amps', () => {
+    const before = of(job, 'V2')
+    const [far, further] = [of(long(100), 'V2'), of(long(200), 'V2')]
+    expect(before.volts).toBeGreaterThan(229)
+    expect(far.volts).toBeLessThan(before.volts)
+    // Twice as long loses twice as much on its own run.
+    expect((before.volts - further.volts) / (before.volts - far.volts)).toBeCloseTo(2, 1)
+  })
+
+  it('the one that loses most stands first; a plant without a line load has none', () => {
+    expect(lineVolts(long(300))[0]!.part).toBe('V2')
+    const lost = lineVolts(job).map((one) => one.lost)
+    expect(lost).toEqual(lost.toSorted((a, b) => b - a))
+    expect(lineVolts(demoJobs['botany-house']!())).toEqual([])
   })
 })
 

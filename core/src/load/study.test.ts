@@ -107,6 +107,22 @@ describe('will the transformer carry it', () => {
     expect(study(job)).toMatchObject({ tone: 'well', sources: [], mends: [] })
   })
 
+  it('a contact that carries more than it may is the verdict, just above and not just below', () => {
+    const job = demoJobs['lowther-street']!()
+    const fuse = study(job).contacts.find(({ part }) => part === 'FS1')!
+    const withFuse = (amps: number) => study(produce(job, (draft) => void (draft.parts.FS1!.figures = { amps })))
+    expect(withFuse(fuse.amps * 1.001).tone).toBe('well')
+    expect(withFuse(fuse.amps * 1.001).why).toMatch(
+      /^The valves work at line voltage\. Fused isolator carries 0\.4\d of 0\.4/,
+    )
+    const over = withFuse(fuse.amps * 0.999)
+    expect([over.tone, over.why]).toEqual(['wrong', 'It lets go in time.'])
+    expect(over.says).toMatch(/^Fused isolator carries 0\.5 A when all 2 call, and may carry 0\.4/)
+    const thermostat = study(produce(job, (draft) => void (draft.parts.TS1!.figures = { contactAmps: 0.03 })))
+    expect(thermostat.says).toContain('Thermostat 1 carries')
+    expect(thermostat.why).toContain('welds shut')
+  })
+
   it('each panel of a chain carries its own', () => {
     const job = demoJobs['sable-row']!()
     const { sources } = study(job)

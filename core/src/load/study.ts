@@ -10,6 +10,7 @@ import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { casesOf, type LoadCase } from './cases.ts'
 import { type ContactLoad, contactLoads } from './contacts.ts'
 import { MARGIN } from './limits.ts'
+import { type LineDevice, lineVolts } from './line-volts.ts'
 import { type Mend, mendsTried } from './mends.ts'
 import type { Device, SourceLoad } from './source-load.ts'
 import { worstTogether } from './worst.ts'
@@ -21,6 +22,8 @@ export interface LoadStudy {
   readonly sources: readonly SourceLoad[]
   /** What every contact, fuse and breaker carries at worst, the most used first. */
   readonly contacts: readonly ContactLoad[]
+  /** What motors, pumps and boilers get on the line, the one that loses most on its run first. */
+  readonly line: readonly LineDevice[]
   /** What lets go or burns with everything calling, and in how many seconds. */
   readonly hot: readonly { readonly part: string; readonly seconds: number }[]
   /** Everything calling with one thing otherwise: priority off, without what thermostats or the boiler draw. */
@@ -99,9 +102,10 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     }
   const order = { well: 0, just: 1, no: 2 }
   return {
-    ...verdictOf(job, sources),
+    ...overAll(job, verdictOf(job, sources), contacts),
     sources,
     contacts,
+    line: lineVolts(job, wrong),
     hot,
     cases,
     mends: mends.toSorted((a, b) => order[a.mends] - order[b.mends]),
@@ -163,12 +167,35 @@ function devicesOf(
   return found.filter(({ volts }) => Number.isFinite(volts))
 }
 
+/** What the transformers say, unless a contact or a fuse carries more than it may; without one, what the fullest fuse carries. */
+function overAll(
+  job: Job,
+  told: Pick<LoadStudy, 'tone' | 'says' | 'why'>,
+  contacts: readonly ContactLoad[],
+): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
+  const over = contacts.find(({ amps, may }) => amps > may)
+  if (over && told.tone !== 'wrong') {
+    const { length } = over.zones
+    const names = over.zones.map((id) => job.zones[id]?.name ?? id)
+    return {
+      tone: 'wrong',
+      says: `${labelOf(job, over.part)} carries ${over.amps.toFixed(1)} A when ${length > 1 ? `all ${length} call` : `${names[0]} calls`}, and may carry ${over.may} A.`,
+      why: over.guards ? 'It lets go in time.' : 'A contact that carries too much burns, or welds shut.',
+    }
+  }
+  const fuse = contacts.find(({ guards }) => guards)
+  return told.why === AT_LINE && fuse
+    ? { ...told, why: `${AT_LINE} ${labelOf(job, fuse.part)} carries ${fuse.amps.toFixed(2)} of ${fuse.may} A.` }
+    : told
+}
+
+const AT_LINE = 'The valves work at line voltage.'
+
 const short = (device: Device) => device.needs !== undefined && device.volts < device.needs
 
 function verdictOf(job: Job, sources: readonly SourceLoad[]): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
   const worst = fullest(sources)
-  if (!worst)
-    return { tone: 'well', says: 'No transformer carries anything here.', why: 'The valves work at line voltage.' }
+  if (!worst) return { tone: 'well', says: 'No transformer carries anything here.', why: AT_LINE }
   if (worst.together.length === 1)
     return { tone: 'well', says: 'No zone is surveyed, so nothing calls.', why: 'Survey the zones first.' }
   const unfed = zonesUnfed(job, sources)

@@ -11,6 +11,8 @@ import { CircuitSwitch } from '../scheme/CircuitSwitch.tsx'
 import { Working } from '../scheme/Working.tsx'
 import { ContactsCard } from './ContactsCard.tsx'
 import { fillOf, HowMany, OverTime, stackOf, VoltsOverTime } from './charts.tsx'
+import { FiguresOfTime } from './FiguresOfTime.tsx'
+import { LineCard } from './LineCard.tsx'
 import { MeasuredCard } from './MeasuredCard.tsx'
 import { MorningCard } from './MorningCard.tsx'
 import { RoomCard } from './RoomCard.tsx'
@@ -77,7 +79,12 @@ function Found({ load, job, wrong }: { load: OfferedLoad; job: Job; wrong: reado
           <Button onClick={() => window.print()}>Print</Button>
         </div>
       </div>
-      {sources.length === 0 && <ContactsCard contacts={load.contacts} job={job} />}
+      {sources.length === 0 && (
+        <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
+          <ContactsCard contacts={load.contacts} job={job} />
+          <LineCard line={load.line} job={job} />
+        </div>
+      )}
       {sources.length > 1 && source && (
         <Segments
           label="Transformer"
@@ -107,6 +114,7 @@ function Found({ load, job, wrong }: { load: OfferedLoad; job: Job; wrong: reado
                   </li>
                 ))}
               </ul>
+              <FiguresOfTime job={job} source={source} />
             </Card>
             <Devices job={job} source={source} hot={hot} />
             <MorningCard job={job} wrong={wrong} source={source} />

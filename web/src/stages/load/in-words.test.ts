@@ -1,6 +1,6 @@
 import type { Moment } from '@civil-lantern/core'
 import { describe, expect, it } from 'vitest'
-import { ampsIn, morningInWords, roomInWords, usedOf } from './in-words.ts'
+import { ampsIn, lossInWords, momentsOf, morningInWords, roomInWords, usedOf } from './in-words.ts'
 
 const moment = (at: number, va: number, there: Record<string, number> = {}): Moment => ({
   at,
@@ -40,4 +40,23 @@ describe('the load in words', () => {
     expect(ampsIn(1)).toBe('1.00 A')
     expect(usedOf({ amps: 1.5, may: 2 } as never)).toBe(75)
   })
+})
+
+describe('the moments of a case as rows', () => {
+  it('of two within one second only the last stands, and nothing fed has no least volts', () => {
+    const rows = momentsOf([moment(0, 30), moment(0, 36, { V1: 23, V2: 22.5 }), moment(75.2, 12, { V1: 24 })])
+    expect(rows.map(({ after, va, least }) => [after, va, least])).toEqual([
+      ['0:00', 36, 22.5],
+      ['1:15', 12, 24],
+    ])
+    expect(momentsOf([moment(3, 1)])[0]!.least).toBeUndefined()
+  })
+})
+
+it('what a run takes is told in volts of the supply, from a twentieth on', () => {
+  expect(lossInWords(225.4, 0.02)).toBe('loses 4.6 V')
+  expect([lossInWords(229.951, 0.049 / 230), lossInWords(229.949, 0.051 / 230)]).toEqual([
+    'loses nothing',
+    'loses 0.1 V',
+  ])
 })

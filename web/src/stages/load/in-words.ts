@@ -12,10 +12,27 @@ export function morningInWords(moments: readonly Moment[], rated: number): strin
   return `${says}${volts}.${most.va > rated ? ' That is too much.' : ''}`
 }
 
+/** The moments of a case as rows of a table: by the second, and where two fall on one, the last of them. */
+export function momentsOf(moments: readonly Moment[]) {
+  const rows = new Map(
+    moments.map(({ at, zones, va, volts, there }) => {
+      const all = Object.values(there)
+      return [clock(at), { zones, va, volts, least: all.length > 0 ? Math.min(...all) : undefined }] as const
+    }),
+  )
+  return [...rows].map(([after, row]) => ({ after, ...row }))
+}
+
 /** How many more of a kind fit, and what ends it. */
 export function roomInWords({ more, ends }: RoomFor): string {
   if (ends === 'load') return more === 0 ? 'none' : String(more)
   return ends === 'way' ? `${more}, then no channel or terminal is free` : `${more}, as many zones as a job holds`
+}
+
+/** What a run takes of the volts at the supply. */
+export function lossInWords(volts: number, lost: number): string {
+  const gone = (volts * lost) / (1 - lost)
+  return gone < 0.05 ? 'loses nothing' : `loses ${gone.toFixed(1)} V`
 }
 
 /** How far a contact is used, in percent of what it may carry. */

@@ -1,4 +1,4 @@
-import { type Job, kindOf, likeOf } from '@civil-lantern/core'
+import { type Job, kindOf, likeOf, transformersAsked } from '@civil-lantern/core'
 import { type ReactNode, useState } from 'react'
 import { Sheet } from '../../ui/sheet.tsx'
 import { BoilerFields, SupplyFields, TransformerFields } from './PlantCards.tsx'
@@ -15,6 +15,7 @@ export function PlantCells({ job }: { job: Job }) {
     supply.serviceSwitch && 'service',
   ].filter(Boolean)
   const hotWater = Object.values(job.zones).some((zone) => zone.hotWater)
+  const several = transformersAsked(job).length
   const cells: { name: string; value: string; note: string; fields: ReactNode }[] = [
     {
       name: 'Boiler and panel',
@@ -31,7 +32,7 @@ export function PlantCells({ job }: { job: Job }) {
     },
     {
       name: 'Transformer',
-      value: `${transformer.va} VA, ${transformer.openVolts} V open`,
+      value: `${several > 1 ? `${several} × ` : ''}${transformer.va} VA, ${transformer.openVolts} V open`,
       note: transformer.fuseAmps > 0 ? `fuse ${transformer.fuseAmps} A` : 'no fuse',
       fields: <TransformerFields job={job} />,
     },

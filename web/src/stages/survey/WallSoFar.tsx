@@ -1,4 +1,4 @@
-import { catalogue, endSwitchOf, type Job, likeOf, zonesInOrder } from '@civil-lantern/core'
+import { catalogue, endSwitchOf, type Job, likeOf, transformersAsked, zonesInOrder } from '@civil-lantern/core'
 
 const [WIDTH, ROW, LEFT] = [310, 34, 92]
 
@@ -11,15 +11,17 @@ export function WallSoFar({ job }: { job: Job }) {
       Object.values(catalogue.get(likeOf(job, kind))?.terminals ?? {}).some(({ circuit }) => circuit === 'low voltage'),
     ),
   )
+  const several = transformersAsked(job).length
+  const rated = `${several > 1 ? `${several} × ` : ''}${transformer.va} VA`
   const stack = [
     job.practice === '120' ? '120 V' : '230 V',
-    ...(low && !panel ? [`${transformer.va} VA`] : []),
+    ...(low && !panel ? [rated] : []),
     ...(panel ? ['Panel'] : []),
     ...(boiler.kind === '' ? [] : ['Boiler']),
   ]
   const high = Math.max(zones.length * ROW, stack.length * 44) + 8
   const mid = (i: number) => (high / (stack.length + 1)) * (i + 1)
-  const source = panel ? 'Panel' : low ? `${transformer.va} VA` : stack[0]
+  const source = panel ? 'Panel' : low ? rated : stack[0]
   const feeder = mid(stack.indexOf(source ?? ''))
   return (
     <section aria-label="The wall so far" className="rounded-card border border-line bg-card px-3 py-2.5">

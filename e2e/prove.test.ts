@@ -37,6 +37,34 @@ const device = async (who: string, phone = false) => {
   return window
 }
 
+it('two at one proof: each stands at a place, and a step passes from one to the other as it is done', async () => {
+  const [below, above] = [await device('Ash', true), await device('Wren', true)]
+  await below.goto(`${url}/prove`)
+  await below.click('button', 'Begin the closing check')
+  await below.verdict('step 1 of')
+  const [zone] = Object.values(plan.zones).sort((a, b) => a.number - b.number)
+  const [room, upstairs] = [plan.survey.boiler.place, zone!.place].map((id) => plan.places[id]!.name)
+  await below.choose('Where you stand', `I stand at: ${room}`)
+  await below.page.waitForSelector('ul[aria-label="Who does what"]')
+  await below.click('button', 'As expected')
+  await below.verdict('step 2 of')
+  await above.goto(`${url}/prove`)
+  await above.verdict('step 2 of')
+  await below.sees('nobody stands there')
+  await above.choose('Where you stand', `I stand at: ${upstairs}`)
+  await below.sees(`${upstairs}, Wren`)
+  await above.sees(`${upstairs}, you`)
+  await above.sees(`Turn ${zone!.name} up.`)
+  await above.click('button', 'Done here')
+  await below.sees('done, Wren')
+  await below.click('button', 'As expected')
+  // What was done at a place was done at that step only.
+  await above.verdict('step 3 of')
+  await above.page.waitForFunction(() => !document.body.textContent?.includes('done, Wren'))
+  expect([...below.complaints, ...above.complaints]).toEqual([])
+  for (const window of [below, above]) await window.page.browserContext().close()
+})
+
 it('a closing check on a phone, by two devices, a step that failed and came right, to the signature', async () => {
   const [one, other] = [await device('Ash', true), await device('Wren')]
   await one.goto(`${url}/prove`)

@@ -129,6 +129,7 @@ export { type Difference, MOST_PROVEN, type Progress, type Proof, prove, proven 
 export { type BenchCheck, benchCheckOf } from './prove/bench-check.ts'
 export { coldAfter } from './prove/cold-after.ts'
 export { closingCheck, stepsFor } from './prove/parts-of-script.ts'
+export { type AtPlace, placesOfStep } from './prove/places-of-step.ts'
 export { plantOf } from './prove/plant.ts'
 export {
   type Baseline,

@@ -46,6 +46,48 @@ class Telling {
   }
 }
 
+describe('several at one proof', () => {
+  it('each device stands where it last said, and one that walks stands nowhere', () => {
+    const told = new Telling()
+    told.begin()
+    expect(told.run.posts.size).toBe(0)
+    told.tell({ kind: 'share', stands: 'keepers' })
+    told.tell({ kind: 'share', stands: 'boiler' }, 'tablet')
+    told.tell({ kind: 'share', stands: 'signal' })
+    expect([...told.run.posts].map(([device, { place }]) => [device, place])).toEqual([
+      ['phone', 'signal'],
+      ['tablet', 'boiler'],
+    ])
+    told.tell({ kind: 'share', stands: null })
+    expect([...told.run.posts.keys()]).toEqual(['tablet'])
+  })
+
+  it('what was done at a place stands until the step comes out; tried again it is to be done again', () => {
+    const told = new Telling()
+    told.begin()
+    told.tell({ kind: 'share', step: 'none', name: 'none', place: 'signal' })
+    const there = told.tell({ kind: 'share', step: 'none', name: 'none', place: 'boiler' }, 'tablet')
+    expect([...told.run.doneAt.get('none')!.keys()]).toEqual(['signal', 'boiler'])
+    expect(told.run.doneAt.get('none')!.get('boiler')).toBe(there)
+    // A part of a step is no outcome.
+    expect(told.run).toMatchObject({ next: 'none', passed: 0 })
+    told.step('none', 'fail')
+    expect(told.run.doneAt.has('none')).toBe(false)
+    told.tell({ kind: 'share', step: 'none', name: 'none', place: 'signal' })
+    expect([...told.run.doneAt.get('none')!.keys()]).toEqual(['signal'])
+    told.tell({ kind: 'back', of: there.id })
+    expect([...told.run.doneAt.get('none')!.keys()]).toEqual(['signal'])
+  })
+
+  it('one that is taken back was not done', () => {
+    const told = new Telling()
+    told.begin()
+    const there = told.tell({ kind: 'share', step: 'none', name: 'none', place: 'boiler' })
+    told.tell({ kind: 'back', of: there.id })
+    expect(told.run.doneAt.size).toBe(0)
+  })
+})
+
 describe('a proof as it stands in the log', () => {
   it('goes on from the first step nobody has done, whoever did the others', () => {
     const told = new Telling()

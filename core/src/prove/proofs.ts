@@ -14,6 +14,12 @@ export interface StepOutcome {
   readonly readings: readonly string[]
 }
 
+/** Somebody at a place. */
+export interface Post {
+  readonly by: string
+  readonly place: string
+}
+
 /** A proof as its entries have it: begun once, gone through by anybody, signed once. */
 export interface ProofRun {
   readonly id: string
@@ -25,6 +31,10 @@ export interface ProofRun {
   readonly passed: number
   readonly failed: number
   readonly couldNot: number
+  /** Where each device stands that has said so, while it does not walk to every place. */
+  readonly posts: ReadonlyMap<string, Post>
+  /** By step and place: what has been done there since the step last came out. */
+  readonly doneAt: ReadonlyMap<string, ReadonlyMap<string, Entry>>
   /** The first step nobody has done yet. */
   readonly next: string | undefined
   readonly signed: Entry | undefined
@@ -40,10 +50,20 @@ export function proofsIn(entries: readonly Entry[]): ProofRun[] {
     const signed = mine.find(({ body }) => body.kind === 'sign')
     const steps = (begun.body.steps as string[]) ?? []
     const outcomes = new Map<string, StepOutcome>()
+    const posts = new Map<string, Post>()
+    const doneAt = new Map<string, Map<string, Entry>>()
     for (const entry of mine) {
       if (entry === signed) break
-      const { kind, step, outcome, name, otherwise, misses, readings } = entry.body
+      const { kind, step, outcome, name, otherwise, misses, readings, stands, place } = entry.body
+      if (kind === 'share' && stands !== undefined) {
+        if (stands === null) posts.delete(entry.device)
+        else posts.set(entry.device, { by: entry.by, place: String(stands) })
+      } else if (kind === 'share') {
+        const there = doneAt.get(String(step)) ?? new Map<string, Entry>()
+        doneAt.set(String(step), there.set(String(place), entry))
+      }
       if (kind !== 'step' || !steps.includes(String(step))) continue
+      doneAt.delete(String(step))
       outcomes.set(String(step), {
         outcome: outcome as Outcome,
         name: String(name),
@@ -62,6 +82,8 @@ export function proofsIn(entries: readonly Entry[]): ProofRun[] {
         begun,
         steps,
         outcomes,
+        posts,
+        doneAt,
         passed: count('pass'),
         failed: count('fail'),
         couldNot: count('could not'),

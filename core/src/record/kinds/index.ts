@@ -15,6 +15,7 @@ import { proof } from './proof.ts'
 import { reading } from './reading.ts'
 import { repair } from './repair.ts'
 import { seen } from './seen.ts'
+import { share } from './share.ts'
 import { sign } from './sign.ts'
 import { step } from './step.ts'
 import { visit } from './visit.ts'
@@ -32,6 +33,7 @@ export const entryKinds: readonly EntryKind[] = [
   dead,
   proof,
   step,
+  share,
   sign,
   repair,
   hours,

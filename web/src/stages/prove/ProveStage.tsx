@@ -17,6 +17,7 @@ import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
 import { minutesOf, proofSays } from './in-words.ts'
+import { WhereIStand } from './SharedOut.tsx'
 import { SignCard } from './SignCard.tsx'
 import { StepCard } from './StepCard.tsx'
 
@@ -56,7 +57,12 @@ export function ProveStage() {
         <h1 tabIndex={-1} aria-live="polite" className="font-bold text-xl outline-none">
           {wired ? (failed ? 'The script cannot be worked out.' : proofSays(run, script)) : 'Wire the job first.'}
         </h1>
-        {run && <Button onClick={() => setAgain(true)}>{run.signed ? 'Prove it again' : 'Begin another'}</Button>}
+        {run && (
+          <div className="flex grow justify-end gap-2">
+            {!run.signed && <WhereIStand run={run} job={plan} />}
+            <Button onClick={() => setAgain(true)}>{run.signed ? 'Prove it again' : 'Begin another'}</Button>
+          </div>
+        )}
       </div>
       {failed && <p className="text-bad">{failed}</p>}
       {script &&
@@ -184,6 +190,7 @@ function Going({ run, script, job }: { run: ProofRun; script: Script; job: Job }
           <StepCard
             key={`${run.id} ${step.id}`}
             step={step}
+            before={byId.get(run.steps[run.steps.indexOf(step.id) - 1] ?? '')}
             number={run.steps.indexOf(step.id) + 1}
             run={run}
             job={job}

@@ -20,16 +20,20 @@ import { Button } from '../../ui/controls.tsx'
 import { GateCard } from '../hookup/GateCard.tsx'
 import { useGate } from '../hookup/use-gate.ts'
 import { boundsInWords, grouped } from './in-words.ts'
+import { SharedOut } from './SharedOut.tsx'
 
 /** One step: where to stand, what to do, what to wait for, what to find; and how it came out. */
 export function StepCard({
   step,
+  before,
   number,
   run,
   job,
   baseline,
 }: {
   step: Step
+  /** The step before it, against which is turned and switched. */
+  before: Step | undefined
   number: number
   run: ProofRun
   job: Job
@@ -116,6 +120,7 @@ export function StepCard({
           <li key={line}>{line}</li>
         ))}
       </ol>
+      <SharedOut step={step} before={before} run={run} job={job} />
       {step.dead && <GateCard job={job} gate={gate} />}
       {!shut && step.waits.usual > 1 && <Wait key={step.id} seconds={step.waits} moment={step.after !== undefined} />}
       {!shut && !step.dead && (

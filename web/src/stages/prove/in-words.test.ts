@@ -1,6 +1,6 @@
-import type { ProofRun } from '@civil-lantern/core'
+import type { AtPlace, ProofRun } from '@civil-lantern/core'
 import { describe, expect, it } from 'vitest'
-import { boundsInWords, grouped, minutesOf, proofSays } from './in-words.ts'
+import { atPlaceInWords, boundsInWords, grouped, minutesOf, proofSays, whoStands } from './in-words.ts'
 
 const run = (more: Partial<ProofRun> = {}): ProofRun =>
   ({
@@ -67,4 +67,46 @@ it.each([
 it('minutes count the waits and the places to be at', () => {
   const step = (usual: number, places: string[]) => ({ waits: { usual, notBefore: 0 }, places }) as never
   expect(minutesOf([step(60, ['a']), step(120, ['a', 'b'])])).toBe(5)
+})
+
+describe('who does what', () => {
+  const named = (id: string) => id.toUpperCase()
+
+  it('names who stands at a place, several and none', () => {
+    const posts = new Map([
+      ['a', { by: 'Ash', place: 'hall' }],
+      ['b', { by: 'Wren', place: 'boiler' }],
+      ['c', { by: '', place: 'hall' }],
+    ])
+    expect(whoStands({ posts }, 'hall')).toBe('Ash and somebody')
+    expect(whoStands({ posts }, 'boiler')).toBe('Wren')
+    expect(whoStands({ posts }, 'attic')).toBe('nobody stands there')
+  })
+
+  it('says what is switched, turned, looked at and read there, in that order', () => {
+    const expects = ['v1', 'v1', 'p1'].map((part) => ({ part })) as unknown as AtPlace['expects']
+    const reads = [{}, {}] as unknown as AtPlace['reads']
+    const at = {
+      place: 'hall',
+      turns: [{ zone: 'z1', on: true }],
+      switches: [{ part: 'sw', open: false }],
+      expects,
+      reads,
+    }
+    expect(atPlaceInWords(at, named, named)).toBe('Close SW; turn Z1 up; look at V1, P1; 2 readings.')
+    expect(
+      atPlaceInWords(
+        { ...at, switches: [], turns: [{ zone: 'z2', on: false }], expects: [], reads: reads.slice(1) },
+        named,
+        named,
+      ),
+    ).toBe('Turn Z2 down; one reading.')
+    const many = ['a', 'b', 'c', 'd', 'e'].map((part) => ({ part })) as unknown as AtPlace['expects']
+    expect(atPlaceInWords({ ...at, switches: [], turns: [], reads: [], expects: many }, named, named)).toBe(
+      'Look at 5 parts.',
+    )
+    expect(atPlaceInWords({ ...at, switches: [], turns: [], reads: [], expects: many.slice(1) }, named, named)).toBe(
+      'Look at B, C, D, E.',
+    )
+  })
 })

@@ -1,4 +1,4 @@
-import type { Expectation, ExpectedReading, ProofRun, Script, Step } from '@civil-lantern/core'
+import type { AtPlace, Expectation, ExpectedReading, ProofRun, Script, Step } from '@civil-lantern/core'
 
 /** The verdict of a proof: how far, and how it went. */
 export function proofSays(run: ProofRun | undefined, script: Pick<Script, 'steps' | 'coverage'> | undefined): string {
@@ -49,3 +49,25 @@ const AT_A_PLACE = 0.8
 /** Minutes a script takes: the waits, and the time at each place. */
 export const minutesOf = (steps: readonly Step[]): number =>
   Math.round(steps.reduce((sum, { waits, places }) => sum + waits.usual / 60 + places.length * AT_A_PLACE, 0))
+
+/** Who stands at a place, in words. */
+export function whoStands({ posts }: Pick<ProofRun, 'posts'>, place: string): string {
+  const names = [...posts.values()].filter((post) => post.place === place).map(({ by }) => by || 'somebody')
+  return names.length === 0 ? 'nobody stands there' : names.join(' and ')
+}
+
+/** What is to be done at one place of a step. */
+export function atPlaceInWords(
+  { turns, switches, expects, reads }: AtPlace,
+  zone: (id: string) => string,
+  label: (part: string) => string,
+): string {
+  const looks = [...new Set(expects.map(({ part }) => label(part)))]
+  const says = [
+    ...switches.map(({ part, open }) => `${open ? 'open' : 'close'} ${label(part)}`),
+    ...turns.map(({ zone: id, on }) => `turn ${zone(id)} ${on ? 'up' : 'down'}`),
+    ...(looks.length > 0 ? [`look at ${looks.length > 4 ? `${looks.length} parts` : looks.join(', ')}`] : []),
+    ...(reads.length > 0 ? [reads.length === 1 ? 'one reading' : `${reads.length} readings`] : []),
+  ].join('; ')
+  return `${says.charAt(0).toUpperCase()}${says.slice(1)}.`
+}

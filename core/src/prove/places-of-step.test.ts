@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest'
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import { labelOf } from '../words/words.ts'
+import { placesOfStep } from './places-of-step.ts'
+import { scriptOf } from './script.ts'
+
+const job = kestrelPoint()
+const { steps } = scriptOf(job)
+const step = (id: string) => steps.find((one) => one.id === id)!
+
+describe('a step by its places', () => {
+  it('the thermostat is turned where it hangs, and what answers is looked at in the boiler room', () => {
+    const [up, room, ...more] = placesOfStep(job, step('alone:signal'), step('none'))
+    expect(more).toEqual([])
+    expect([up!.place, up!.turns, up!.expects.length]).toEqual(['signal', [{ zone: 'signal', on: true }], 0])
+    expect([room!.place, room!.turns]).toEqual(['boiler', []])
+    expect(room!.expects.map(({ part }) => labelOf(job, part))).toContain('Valve 2')
+    expect(room!.expects).toHaveLength(step('alone:signal').expects.length)
+  })
+
+  it('only what changes against the step before is turned: one down, the other goes on calling', () => {
+    const over = steps.find(({ id }) => id.startsWith('over:'))!
+    const [first, second] = over.calls
+    const turned = (id: string, before: string) =>
+      placesOfStep(job, step(id), step(before)).flatMap(({ turns }) => turns)
+    expect(turned(over.id, `alone:${first}`)).toEqual([{ zone: second, on: true }])
+    expect(turned(`alone:${second}`, over.id)).toEqual([{ zone: first, on: false }])
+    // Without a step before it nothing called.
+    expect(placesOfStep(job, over).flatMap(({ turns }) => turns)).toHaveLength(2)
+  })
+
+  it('an isolator is switched where it hangs, opened at one step and closed at the next', () => {
+    const open = steps.find(({ opened, dead }) => opened.length > 0 && !dead)!
+    const closed = { calls: open.calls, opened: [] }
+    const switched = (one: Pick<typeof open, 'calls' | 'opened' | 'expects' | 'reads'>, before: typeof closed) =>
+      placesOfStep(job, one, before).flatMap(({ place, switches }) => switches.map((each) => ({ ...each, place })))
+    const [part] = open.opened
+    const { place } = job.parts[part!]!
+    expect(switched(open, closed)).toEqual([{ part, open: true, place }])
+    expect(switched({ ...open, ...closed }, { calls: open.calls, opened: [part!] as never[] })).toEqual([
+      { part, open: false, place },
+    ])
+    expect(switched(open, { calls: open.calls, opened: open.opened as never[] })).toEqual([])
+  })
+
+  it('every expectation and every reading of a script is at one place', () => {
+    for (const one of steps) {
+      const at = placesOfStep(job, one)
+      expect(at.flatMap(({ expects }) => expects)).toHaveLength(one.expects.length)
+      expect(at.flatMap(({ reads }) => reads)).toHaveLength(one.reads.length)
+      expect(new Set(at.map(({ place }) => place)).size).toBe(at.length)
+    }
+  })
+})

@@ -38,6 +38,44 @@ it('a note and hours are kept; the log is narrowed by zone, sort and words; one 
     .toMatchObject({ kind: 'hours', activity: 'stairs' })
 })
 
+it('hours are guessed from the entries of a day, mended by hand and kept for that day', async () => {
+  const job = demoJobs['fenwick-orchard']!()
+  await program.put('guessed', documentOf(job))
+  const end = (point: string) => ({ point, says: point, place: 'Boiler shed' })
+  const reading = { kind: 'reading', mode: 'loz', from: end('V1.m1'), to: end('V1.m2'), value: 26, shows: '26 V' }
+  await program.enter(
+    'guessed',
+    [0, 9, 20].map((minutes, i) => ({
+      ...nextEntry(
+        {
+          id: `guessed-entry-${i}`,
+          by: 'Ash',
+          device: 'phone',
+          clock: new Date(Date.UTC(2026, 1, 3, 9, minutes)).toISOString(),
+          revision: 1,
+        },
+        [],
+        reading,
+      ),
+      counter: i,
+    })),
+  )
+  await window.goto(`${program.url}/jobs/guessed/log`)
+  await window.click('button', 'Guess the hours of 3 Feb')
+  await window.find('button', 'Keep 20 min')
+  await window.fill('Stairs, min', '15')
+  await window.click('button', 'Keep 35 min')
+  const kept = async () =>
+    (await program.entries('guessed')).flatMap(({ body }) =>
+      body.kind === 'hours' ? [[body.activity, body.minutes, body.day]] : [],
+    )
+  await expect.poll(kept).toEqual([
+    ['stairs', 15, '2026-02-03'],
+    ['measuring', 20, '2026-02-03'],
+  ])
+  await window.page.waitForFunction(() => !document.body.textContent?.includes('Guess the hours'))
+})
+
 it('five thousand entries open and are narrowed with only those in sight drawn', async () => {
   const { document } = await program.job('kestrel-point')
   await program.put('long', { ...document, title: 'Long log' })
@@ -118,4 +156,19 @@ it('the register counts what was put right', async () => {
   await window.click('button', 'Register')
   await window.sees('2 times')
   await window.sees('2 Feb 2026')
+  await window.sees('1 of')
+  // A day that is behind us is due; emptied it is due no more.
+  await window.click('button', 'Valve 1 next due: set a day')
+  await window.page.waitForSelector('input[aria-label="Valve 1 next due"]')
+  await window.page.$eval('input[aria-label="Valve 1 next due"]', (field) => {
+    const input = field as HTMLInputElement
+    input.value = '2026-03-01'
+    input.blur()
+  })
+  const due = async () =>
+    (await program.entries('registered')).flatMap(({ body }) => (body.kind === 'due' ? [[body.of, body.on]] : []))
+  await expect.poll(due).toEqual([['V1', '2026-03-01']])
+  await window.page.waitForFunction(() =>
+    [...document.querySelectorAll('td')].some(({ textContent }) => textContent?.endsWith('due')),
+  )
 })

@@ -85,9 +85,11 @@ export { worstTogether } from './load/worst.ts'
 export { type Drawing, type Shape, svgOf } from './log/drawings/drawing.ts'
 export { drawingsOf } from './log/drawings/index.ts'
 export { type FirmRow, firmFactors, type Mended, mendedIn, pieceOf, tallyOf } from './log/firm.ts'
+export { type Activity, daysWithoutHours, guessedHours, hoursIn } from './log/hours.ts'
 export { type CustomerOption, optionsFor } from './log/options.ts'
+export { type PartRow, partsOnRecord, type RegisterRow, registerOf, type Tally, tallyOfParts } from './log/register.ts'
 export { customerReport, fullReport, type Report, type ReportSection, type ReportTable } from './log/report.ts'
-export { hoursIn, type LogFilter, type RegisterRow, registerOf, type Told, toldBy } from './log/told.ts'
+export { type LogFilter, type Told, toldBy } from './log/told.ts'
 // log: what was told, and what is printed of it
 export { wallPaper } from './log/wall-paper.ts'
 // loops: following the voltage

@@ -5,8 +5,10 @@ import { circuitIn, documentOf } from '../job/document.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { inHours } from '../record/kinds/hours.ts'
 import type { Stand } from '../record/stand.ts'
+import { daysWithoutHours, guessedHours, hoursIn } from './hours.ts'
+import { partsOnRecord, registerOf, tallyOfParts } from './register.ts'
 import { customerReport, fullReport } from './report.ts'
-import { hoursIn, registerOf, toldBy } from './told.ts'
+import { toldBy } from './told.ts'
 
 const job = kestrelPoint()
 const document = documentOf(job, circuitIn(job))
@@ -79,6 +81,120 @@ it('hours add up by what they went on, the most first; what was taken back does 
   const back = told({ body: { kind: 'back', of: entries[2]!.id } })
   expect(hoursIn([...entries, ...back])[0]).toEqual({ activity: 'tracing', minutes: 50 })
   expect([0, 59, 60, 95, 59.6].map(inHours)).toEqual(['0 min', '59 min', '1 h', '1 h 35 min', '1 h'])
+})
+
+describe('hours guessed from the entries of a day', () => {
+  /** Entries so many minutes after ten, one device. */
+  const day = (...all: [minutes: number, body: Entry['body'], device?: string][]): Entry[] => {
+    const entries: Entry[] = []
+    for (const [i, [minutes, body, device = 'phone']] of all.entries()) {
+      const clock = new Date(Date.UTC(2026, 2, 9, 10, minutes)).toISOString()
+      const maker = { id: `guessed-${String(i).padStart(4, '0')}`, by: 'Ash', device, clock, revision: 1 }
+      entries.push(nextEntry(maker, entries, body))
+    }
+    return entries
+  }
+  const guessed = (...all: Parameters<typeof day>) => guessedHours(job, day(...all), '2026-03-09')
+  const here = reading('XF1.h', 'Transformer R', 26)
+  const above = { ...here, from: { ...here.from, place: 'Signal house, upper landing' } }
+  const joint = { kind: 'repair', unit: 'XF1', does: 'remake', says: 'Transformer' }
+
+  it('the time before an entry went into what it is of; the first of a day tells nothing', () => {
+    expect(guessed([0, here])).toEqual([])
+    expect(guessed([0, here], [12, here], [20, joint])).toEqual([
+      { activity: 'measuring', minutes: 12 },
+      { activity: 'wiring', minutes: 6 },
+      { activity: 'stairs', minutes: 2 },
+    ])
+  })
+
+  it('half an hour between two entries counts, a minute more does not', () => {
+    expect(guessed([0, here], [30, here])).toEqual([{ activity: 'measuring', minutes: 30 }])
+    expect(guessed([0, here], [31, here])).toEqual([])
+  })
+
+  it('another place costs two minutes of the way, or all of a shorter time', () => {
+    expect(guessed([0, here], [10, above])).toEqual([
+      { activity: 'measuring', minutes: 8 },
+      { activity: 'stairs', minutes: 2 },
+    ])
+    expect(guessed([0, here], [1, above])).toEqual([{ activity: 'stairs', minutes: 1 }])
+  })
+
+  it('each device has its own day, what tells no activity only ends the time before it', () => {
+    expect(guessed([0, here], [5, here, 'tablet'], [8, here])).toEqual([{ activity: 'measuring', minutes: 8 }])
+    expect(guessed([0, here], [10, { kind: 'note', text: 'tea' }], [14, here])).toEqual([
+      { activity: 'measuring', minutes: 4 },
+    ])
+    const taken = day([0, here], [10, here])
+    const back = nextEntry(
+      { id: 'guessed-back', by: 'Ash', device: 'phone', clock: '2026-03-09T11:00:00.000Z', revision: 1 },
+      taken,
+      { kind: 'back', of: taken[1]!.id },
+    )
+    expect(guessedHours(job, [...taken, back], '2026-03-09')).toEqual([])
+    expect(guessedHours(job, taken, '2026-03-10')).toEqual([])
+  })
+
+  it('a day for which hours were kept is not guessed again, kept on it or for it', () => {
+    const entries = day([0, here], [10, here])
+    expect(daysWithoutHours(entries)).toEqual(['2026-03-09'])
+    const kept = (body: object) => {
+      const maker = { id: 'guessed-kept', by: 'Ash', device: 'phone', clock: '2026-03-10T08:00:00.000Z', revision: 1 }
+      return [...entries, nextEntry(maker, entries, { kind: 'hours', activity: 'wiring', minutes: 5, ...body })]
+    }
+    expect(daysWithoutHours(kept({ day: '2026-03-09' }))).toEqual([])
+    expect(daysWithoutHours(kept({}))).toEqual(['2026-03-09'])
+    expect(daysWithoutHours([...entries, ...day([20, spent('wiring', 10)])])).toEqual([])
+  })
+})
+
+describe('the register of parts', () => {
+  const row = (part: string, entries: readonly Entry[]) => partsOnRecord(job, entries).find((one) => one.part === part)!
+
+  it('holds what works and wears, in the order of its labels, and no connector', () => {
+    const rows = partsOnRecord(job, [])
+    expect(rows.filter(({ label }) => /^Valve/.test(label)).map(({ label }) => label)).toEqual(
+      [1, 2, 3, 4, 5].map((n) => `Valve ${n}`),
+    )
+    expect(rows.some(({ part }) => part.startsWith('S') && /^S\d/.test(part))).toBe(false)
+    expect(rows.some(({ part }) => part === 'MAINS')).toBe(false)
+    expect(rows.every(({ replaced, fitted, due }) => replaced === 0 && !fitted && !due)).toBe(true)
+  })
+
+  it('a head replaced twice and a part swapped whole count; one only made anew does not', () => {
+    const entries = told(
+      { body: repair('V3/head', 'Valve 3, head'), day: 3 },
+      { body: repair('V3', 'Valve 3'), day: 8 },
+      { body: { kind: 'repair', unit: 'V2/head', does: 'set', says: 'Valve 2' }, day: 9 },
+      { body: { kind: 'part', does: 'taken out', part: 'TS1' }, day: 9 },
+      { body: { kind: 'part', does: 'fitted', part: 'TS1', is: job.parts.TS1! }, day: 9 },
+    )
+    expect(row('V3', entries)).toMatchObject({ replaced: 2, fitted: entries[1]!.clock })
+    expect(row('V2', entries).replaced).toBe(0)
+    expect(row('TS1', entries)).toMatchObject({ replaced: 1, fitted: entries[4]!.clock })
+    expect(tallyOfParts(job, partsOnRecord(job, entries))).toMatchObject({
+      zones: 5,
+      valves: 5,
+      thermostats: 5,
+      replaced: 2,
+    })
+  })
+
+  it('is due as it was said last; emptied it is due no more', () => {
+    const due = (on: string | null) => ({ body: { kind: 'due', of: 'V3', on, says: 'stiff stem' } })
+    const entries = told(due('2027-03-01'), due('2027-09-01'))
+    expect(row('V3', entries).due).toEqual({ on: '2027-09-01', says: 'stiff stem' })
+    expect(row('V2', entries).due).toBeUndefined()
+    expect(row('V3', [...entries, ...told({ ...due(null), day: 2 })]).due).toBeUndefined()
+    expect(toldBy(job, entries)[0]!.says).toBe('Valve 3 due on 2027-09-01: stiff stem')
+  })
+})
+
+it('the log is narrowed by part: not by one whose name begins alike', () => {
+  const entries = told({ body: reading('V2.m1', 'Valve 2 M1', 26) }, { body: reading('V22.m1', 'Valve 22 M1', 26) })
+  expect(toldBy(job, entries, { part: 'V2' })).toHaveLength(1)
+  expect(toldBy(job, entries, { part: 'V3' })).toEqual([])
 })
 
 it('the register counts what was put right and read in each zone, and names spare cores', () => {

@@ -15,7 +15,7 @@ import { standInWords } from '../record/stand-in-words.ts'
 import { schemeCalled } from '../schemes/index.ts'
 import type { Drawing } from './drawings/drawing.ts'
 import { drawingsOf } from './drawings/index.ts'
-import { hoursIn } from './told.ts'
+import { hoursIn } from './hours.ts'
 
 export interface ReportTable {
   readonly head: readonly string[]

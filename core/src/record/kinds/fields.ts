@@ -3,6 +3,8 @@ import { Type } from 'typebox'
 export const closed = { additionalProperties: false }
 export const Id = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' })
 export const EntryId = Type.String({ pattern: '^[A-Za-z0-9_-]{8,64}$' })
+/** `2027-03-01` */
+export const Day = Type.String({ pattern: '^\\d{4}-(0\\d|1[0-2])-([0-2]\\d|3[01])$' })
 export const Line = Type.String({ maxLength: 200 })
 export const Text = Type.String({ maxLength: 4000 })
 

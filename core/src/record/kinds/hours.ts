@@ -1,6 +1,6 @@
 import { Type } from 'typebox'
 import { entryKind } from '../entry-kind.ts'
-import { closed, Line } from './fields.ts'
+import { closed, Day, Line } from './fields.ts'
 
 export const ACTIVITIES = ['tracing', 'stairs', 'wiring', 'measuring', 'waiting', 'driving'] as const
 
@@ -12,12 +12,15 @@ export const hours = entryKind({
     {
       kind: Type.Literal('hours'),
       activity: Type.Union(ACTIVITIES.map((activity) => Type.Literal(activity))),
+      /** The day they were spent on, where that is not the day they were kept on. */
+      day: Type.Optional(Day),
       minutes: Type.Number({ minimum: 0, maximum: 1440 }),
       note: Type.Optional(Line),
     },
     closed,
   ),
-  says: ({ activity, minutes, note }) => `${inHours(minutes)} ${activity}${note ? `, ${note}` : ''}`,
+  says: ({ activity, minutes, day, note }) =>
+    `${inHours(minutes)} ${activity}${day ? ` on ${day}` : ''}${note ? `, ${note}` : ''}`,
 })
 
 /** @example inHours(95) // '1 h 35 min' */

@@ -5,6 +5,7 @@ import { action } from './action.ts'
 import { back } from './back.ts'
 import { complaint } from './case.ts'
 import { dead } from './dead.ts'
+import { due } from './due.ts'
 import { hours } from './hours.ts'
 import { landed } from './landed.ts'
 import { note } from './note.ts'
@@ -36,6 +37,7 @@ export const entryKinds: readonly EntryKind[] = [
   share,
   sign,
   repair,
+  due,
   hours,
   note,
   photo,

@@ -1,10 +1,11 @@
-import { ACTIVITIES, type Entry, hoursIn, inHours } from '@civil-lantern/core'
+import { ACTIVITIES, type Entry, hoursIn, inHours, type Job } from '@civil-lantern/core'
 import { Square, Timer } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { shelf } from '../../base/shelf.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
 import { Menu, MenuItem } from '../../ui/menu.tsx'
+import { GuessedHours } from './GuessedHours.tsx'
 
 interface Running {
   readonly activity: (typeof ACTIVITIES)[number]
@@ -12,7 +13,7 @@ interface Running {
 }
 
 /** Time by what it goes on: begun and ended by one press each, kept on this device while it runs. */
-export function Hours({ entries }: { entries: readonly Entry[] }) {
+export function Hours({ job, entries }: { job: Job; entries: readonly Entry[] }) {
   const { session } = useSession()
   const key = `hours:${session.id}`
   const [running, setRunning] = useState(() => shelf.get<Running>(key))
@@ -65,6 +66,7 @@ export function Hours({ entries }: { entries: readonly Entry[] }) {
           ))}
         </Menu>
       )}
+      <GuessedHours job={job} entries={entries} />
       {total > 0 && (
         <span
           className="text-soft"

@@ -1,4 +1,13 @@
-import { type Entry, entryKindOf, type Job, type LogFilter, takenBack, toldBy, zonesInOrder } from '@civil-lantern/core'
+import {
+  type Entry,
+  entryKindOf,
+  type Job,
+  type LogFilter,
+  partsOnRecord,
+  takenBack,
+  toldBy,
+  zonesInOrder,
+} from '@civil-lantern/core'
 import { format } from 'date-fns'
 import { ChevronDown } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -61,7 +70,7 @@ export function LogStage() {
         <>
           <div className="grid gap-2 lg:grid-cols-[minmax(0,1fr)_auto]">
             <NoteField />
-            <Hours entries={entries} />
+            <Hours job={named} entries={entries} />
             {all.length > 0 && (
               <Filters
                 job={named}
@@ -145,6 +154,7 @@ function Filters({
     const { [name]: _, ...rest } = filter
     change(value === '' ? rest : { ...rest, [name]: value })
   }
+  const parts = useMemo(() => partsOnRecord(job, []), [job])
   const kinds = [...new Set(entries.map(({ body }) => body.kind))].filter((kind) => kind !== 'back')
   const people = [...new Set(entries.map(({ by }) => by))].filter(Boolean)
   const days = [...new Set(entries.map(({ clock }) => clock.slice(0, 10)))].sort().reverse()
@@ -154,6 +164,12 @@ function Filters({
       label: 'Zone',
       any: 'Every zone',
       options: zonesInOrder(job).map(({ id, name }) => ({ value: id, says: name })),
+    },
+    {
+      name: 'part',
+      label: 'Part',
+      any: 'Every part',
+      options: parts.map(({ part, label }) => ({ value: part, says: label })),
     },
     {
       name: 'kind',

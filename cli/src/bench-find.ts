@@ -48,17 +48,23 @@ const { values } = parseArgs({
 /** How the mains, the transformers and the runs of a plant differ from what is written, at most, as shares; and its meter. */
 const OFF = { supply: 0.08, length: 0.3, meter: 0.02 } as const
 
+/** The share of all looks at which it is there, of what comes and goes: at the least and at most. */
+const GOES = { from: 0.1, to: 0.6 } as const
+
 /** A plant whose figures are drawn, with something wrong in it that nobody is told. */
 function drawn(job: Job, wrong: readonly Supposition[], random: Random): StandInWall {
   const off = (share: number) => 1 + share * (2 * random.next() - 1)
   const wires = Object.entries(job.wires).map(([id, wire]) => [id, { ...wire, length: wire.length * off(OFF.length) }])
   const volts = mains(job.practice).volts * off(OFF.supply)
   const figures = wrong.some(({ id }) => id.startsWith('supply/')) ? [] : [{ id: 'supply/volts', value: volts }]
+  // What comes and goes is there for a share of the looks that is its own.
+  const there = GOES.from + (GOES.to - GOES.from) * random.next()
   return new StandInWall(
     { ...job, wires: Object.fromEntries(wires) },
     wrong,
     () => OFF.meter * (2 * random.next() - 1),
     figures,
+    () => random.next() < there,
   )
 }
 
@@ -187,7 +193,7 @@ const plants: [name: string, job: Job][] = [
 const wanted = values.jobs?.split(',')
 const number = (text: string) => Math.max(0, Math.trunc(Number(text)) || 0)
 const every = Math.max(1, number(values.every))
-const all: Record<string, Case[]> = { single: [], lies: [], textbook: [], pairs: [], worn: [], outside: [] }
+const all: Record<string, Case[]> = { single: [], goes: [], lies: [], textbook: [], pairs: [], worn: [], outside: [] }
 
 const saidWrong = (name: string, { wrong, ended }: Case) =>
   console.error(
@@ -198,7 +204,7 @@ for (const [name, job] of plants) {
   if (wanted && !wanted.includes(name)) continue
   const began = performance.now()
   const finder = new Finder(job)
-  const library = finder.suspects.filter(({ suppositions }) => suppositions.length > 0)
+  const library = finder.suspects.filter(({ suppositions, goes }) => suppositions.length > 0 && goes === undefined)
   const random = new Random(11)
   const share = plants.length
   const into = (to: string, wrong: readonly Supposition[], seed: number, how: How = {}) => {
@@ -218,6 +224,13 @@ for (const [name, job] of plants) {
     own.push(all.single!.at(-1)!)
     into('lies', suppositions, i + 7, { lies: 0.03 })
     into('textbook', suppositions, i, { way: 'textbook' })
+  }
+  const going = new Finder(job, [], { told: 'comes-and-goes' })
+  const goes = going.suspects.filter((one) => one.goes !== undefined)
+  for (let i = Math.floor(every / 2); i < goes.length; i += every) {
+    const one = tried(going, job, goes[i]!.suppositions, 4000 + i)
+    if (one) all.goes!.push(one)
+    if (one && values.show && !(one.right && one.firstRight)) saidWrong(`${name} goes`, one)
   }
   const isNoticed = ({ suppositions }: Suspect) =>
     complainedOf(new StandInWall(job, suppositions), finder) !== undefined
@@ -258,6 +271,7 @@ const single = told('single faults', all.single!, {
 })
 const textbook = told('the same in textbook order', all.textbook!)
 told('the same with 3 % of all readings wrong', all.lies!, { right: '0.93' })
+told('one joint that comes and goes, as is told', all.goes!)
 told('pairs', all.pairs!, { right: '0.95' })
 told('three worn heads', all.worn!)
 // A lead on the wrong terminal is outside the library; whoever is sent to those leads sees it and puts it right.

@@ -62,7 +62,7 @@ export function findSpeed(job: Job, zone: string): FindSpeed {
 /** How long each next test took, the shortest first: hidden things are searched twice, the second time every table is there. */
 function nextTests(job: Job, finder: Finder): number[] {
   const took: number[] = []
-  const library = finder.suspects.filter(({ suppositions }) => suppositions.length > 0)
+  const library = finder.suspects.filter(({ suppositions, goes }) => suppositions.length > 0 && goes === undefined)
   for (let n = 0; n < HIDDEN; n++) {
     const { suppositions } = library[Math.floor(((n + 0.5) * library.length) / HIDDEN)]!
     for (const second of [false, true]) {

@@ -67,6 +67,13 @@ describe('what an answer says', () => {
     ['alone', { value: 1.1e9 }, wrong('more than a meter shows')],
     ['core', { seen: 'broken' }, 'broken'],
     ['joint', { seen: 'cap missing' }, 'loose'],
+    // A reading watched while something is moved: a fifth of it is a swing.
+    ['wiggle', { done: true }, 'steady'],
+    ['wiggle', { low: 19.3, high: 24 }, 'steady'],
+    ['wiggle', { low: 19.1, high: 24 }, 'comes and goes'],
+    ['wiggle', { low: 0, high: 24 }, 'comes and goes'],
+    ['wiggle', { seen: 'jumps' }, 'comes and goes'],
+    ['wiggle', { refused: 'no hand free' }, { wrong: 'refused: no hand free' }],
   ] as const)('%s %j', (ask, answer, shown) => expect(shownBy({ ask }, answer)).toEqual(shown))
 })
 

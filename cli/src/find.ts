@@ -166,10 +166,16 @@ function requestFor(job: Job, ask: Ask, { calls, power }: AskStand): Record<stri
     const mode = readIn(ask.ask) === 'Ω' ? 'ohms' : 'loz'
     return { ask: 'read', mode, from: ask.from, to: ask.to, ...around, place: placeOf(job, ask.from) }
   }
+  if (ask.ask === 'wiggle') {
+    const place = job.places[ask.place]?.name ?? ''
+    return { ask: 'act', do: 'wiggle', on: ask.part, ...around, place }
+  }
   const of = ask.wire ? `wire:${ask.wire}` : ask.ask === 'pipe' ? `zone:${ask.zone}` : `part:${ask.part}`
   return { ask: 'see', of, what: lookOf(ask.ask), ...around, place: job.places[ask.place]?.name ?? '' }
 }
 
+/** Share of a reading by which it must swing to have come and gone. */
+const SWINGS = 0.2
 /** Everything has been waited for. */
 const SETTLED = 600
 
@@ -200,6 +206,10 @@ export function shownBy(
     if (!Number.isFinite(read) || Math.abs(read) > most) return { wrong: `${read} ${named} is more than a meter shows` }
     return Math.abs(read)
   }
+  // A reading watched while something is moved: it stays where it is, or it does not.
+  if (ask === 'wiggle' && answer.done === true) return 'steady'
+  if (ask === 'wiggle' && typeof answer.low === 'number' && typeof answer.high === 'number')
+    return Math.abs(answer.high - answer.low) > SWINGS * Math.abs(answer.high) ? 'comes and goes' : 'steady'
   const { seen } = answer
   const word = typeof seen === 'string' ? wordFor(ask, seen) : undefined
   if (word !== undefined) return word
@@ -233,7 +243,7 @@ export async function findBy(
     job,
     [...complaint.cold, ...complaint.uncalled],
     begins,
-    ({ ask, power }) => !(deadOnly && power && readIn(ask)) && !(noClamp && ask === 'amps'),
+    ({ ask, power }) => !(deadOnly && power && (readIn(ask) || ask === 'wiggle')) && !(noClamp && ask === 'amps'),
   )
   let next = work.next()
   let counted = { tests: 0, minutes: 0 }

@@ -39,7 +39,7 @@ const DRAWN = 24
  */
 export function smallPlant(job: Job, zone: string, random: Random): SmallPlant | undefined {
   const finder = new Finder(job)
-  const library = finder.suspects.filter(({ suppositions }) => suppositions.length > 0)
+  const library = finder.suspects.filter(({ suppositions, goes }) => suppositions.length > 0 && goes === undefined)
   const cold = made(tableOf(job, [], library, [], calling(zone)))
   const drawn = shuffled(
     library.filter(({ id }) => !rowAt(cold, id).heats.has(zone)),

@@ -21,6 +21,9 @@ export async function standInWall(job: Job, wrong: readonly Supposition[]): Prom
   return 0
 }
 
+/** What is watched while something is moved, where it comes and goes: volts of the circuit. */
+const VOLTS = 24
+
 const say = (value: object) => process.stdout.write(`${JSON.stringify(value)}\n`)
 
 function answer(wall: StandInWall, request: Record<string, unknown>): object {
@@ -55,6 +58,12 @@ function answer(wall: StandInWall, request: Record<string, unknown>): object {
       stand,
     )
     return value === Number.POSITIVE_INFINITY ? { value: null, shows: 'OL' } : { value }
+  }
+  if (ask === 'act' && request.do === 'wiggle') {
+    const part = String(request.on)
+    if (!wall.job.parts[part]) return { refused: `no part ${part}` }
+    const comes = wall.shows(asked({ ask: 'wiggle', part }), stand) !== 'steady'
+    return comes ? { low: 0, high: VOLTS } : { done: true }
   }
   if (ask !== 'see') return { refused: `${String(ask)} is not asked of this wall.` }
   const [kind, id = ''] = String(of).split(':')

@@ -198,6 +198,7 @@ export {
   checkSupposition,
   everySupposition,
   inPattern,
+  presentAt,
   reshaped,
   suppositionInWords,
   unitOf,

@@ -1,6 +1,6 @@
 import { type Document, documentOf, type Entry, type Failure, type Job, nextEntry } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { Jobs } from './store/jobs.ts'
 import { served } from './testing/served.ts'
 
@@ -89,6 +89,46 @@ describe('the stand-in wall', () => {
     expect((await program.ask(`${at}/answer`, { entry: {}, ask: 'room', stand: [] })).status).toBe(400)
     const nowhere = entry('stand-in-entry-7', { ...room, of: 'zone:attic' })
     expect((await program.ask(`${at}/answer`, { entry: nowhere, ask: 'room', stand: [] })).status).toBe(400)
+  })
+
+  it('what comes and goes does so by the clock of the day; a hand finds it at any time', async () => {
+    await ask('/api/jobs', { id: 'kestrel-point', document: documentOf(kestrel()) })
+    const at = '/api/jobs/kestrel-point/stand-in'
+    const begun = await program.ask(`${at}/begin`, { complaint: 'signal-mornings' })
+    expect(begun.said).toMatchObject({ cold: ['signal'], told: 'comes-and-goes' })
+    const end = (point: string) => ({ point, says: point, place: 'Boiler room' })
+    let n = 0
+    const put = async (asked: string, body: Entry['body']) => {
+      const maker = {
+        id: `goes-entry-${++n}`,
+        by: 'Ash',
+        device: 'phone',
+        clock: '2026-03-01T10:00:00.000Z',
+        revision: 1,
+      }
+      const entry = nextEntry(maker, [], body)
+      return (await program.ask<{ body: Entry['body'] }>(`${at}/answer`, { entry, ask: asked, stand: ['signal'] })).said
+        .body
+    }
+    const room = () => put('room', { kind: 'seen', what: 'word', of: 'zone:signal', look: 'room', word: 'cold' })
+    const hand = () => put('wiggle', { kind: 'seen', what: 'word', of: 'part:S4', look: 'wiggle', word: '' })
+    const meter = () =>
+      put('volts', { kind: 'reading', mode: 'loz', from: end('V2.m1'), to: end('V2.m2'), value: null, shows: '' })
+    // Its round is 2,660 seconds: open for the first 420 of them.
+    const clock = vi.spyOn(Date, 'now')
+    try {
+      clock.mockReturnValue(2660e3 * 700_000 + 60e3)
+      expect([(await room()).word, Number((await meter()).value) < 5]).toEqual(['cold', true])
+      expect((await hand()).word).toBe('comes and goes')
+      clock.mockReturnValue(2660e3 * 700_000 + 430e3)
+      expect([(await room()).word, Number((await meter()).value) > 20]).toEqual(['heats', true])
+      expect((await hand()).word).toBe('comes and goes')
+      await put('repair', { kind: 'repair', unit: 'S4', does: 'remake', says: 'Splice S4' })
+      clock.mockReturnValue(2660e3 * 700_000 + 60e3)
+      expect([(await room()).word, (await hand()).word]).toEqual(['heats', 'steady'])
+    } finally {
+      clock.mockRestore()
+    }
   })
 
   it('answers a clamp by the wire between two ends, whichever is named first; between none it says so', async () => {

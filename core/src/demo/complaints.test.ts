@@ -22,10 +22,10 @@ describe.each(Object.entries(complaints))('%s', (id, three) => {
   )
 })
 
-it('every demo job has three, of each level one, and none gives itself away by its words', () => {
+it('every demo job has one of each level at the least, and none gives itself away by its words', () => {
   expect(Object.keys(complaints).sort()).toEqual(Object.keys(demoJobs).sort())
   for (const three of Object.values(complaints)) {
-    expect(three.map(({ level }) => level)).toEqual(['easy', 'harder', 'nasty'])
+    expect(three.slice(0, 3).map(({ level }) => level)).toEqual(['easy', 'harder', 'nasty'])
     for (const { says, hidden } of three)
       for (const { id } of hidden) expect(says.toLowerCase()).not.toContain(id.split('/')[1]!.toLowerCase())
   }

@@ -8,6 +8,8 @@ export interface HiddenComplaint {
   /** Zones that stay cold, and zones that are said to heat. */
   readonly cold: readonly string[]
   readonly heats: readonly string[]
+  /** What is told of when it is so, as a complaint has it. */
+  readonly told?: string
   readonly hidden: readonly Supposition[]
 }
 
@@ -48,6 +50,16 @@ export const complaints: Readonly<Record<string, readonly HiddenComplaint[]>> = 
       'part:V3/windingOpen',
       'part:TS5/neverMakes',
     ),
+    {
+      ...nasty(
+        'signal-mornings',
+        'The signal house stays cold some mornings, and is warm by ten.',
+        ['signal'],
+        ['gallery'],
+      ),
+      told: 'comes-and-goes',
+      hidden: [{ id: 'part:S4/loose1', pattern: [420, 1100, 240, 900] }],
+    },
   ],
   'sable-row': [
     easy(

@@ -34,8 +34,9 @@ export class Past {
     return this
   }
 
-  complains(complaint: string, zones: string[]): this {
-    this.#case = this.#add({ kind: 'case', does: 'opened', complaint, zones })
+  /** @param told when it is so, by the name a telling has */
+  complains(complaint: string, zones: string[], told?: string): this {
+    this.#case = this.#add({ kind: 'case', does: 'opened', complaint, zones, ...(told ? { told } : {}) })
     return this
   }
 

@@ -31,7 +31,7 @@ export const kestrelPast = (job: Job): DemoFile =>
       .notes('Signal house warm when I left. Splices under the tape look tired.')
       .leaves()
       .visit('Second keeper', '2026-11-24T07:40:00.000Z', 'service')
-      .complains('Signal house stays cold some mornings, warm again by ten.', ['signal'])
+      .complains('Signal house stays cold some mornings, warm again by ten.', ['signal'], 'comes-and-goes')
       .read('loz', 'XF1.h', 'XF1.c', 26.1, quiet)
   })
 

@@ -18,6 +18,7 @@ export type AskForm =
   | 'lever'
   | 'stem'
   | 'joint'
+  | 'wiggle'
   | 'display'
   | 'position'
   | 'pipe'
@@ -81,6 +82,8 @@ export interface AskKind {
   readonly trust: number
   /** The words it is answered with, where it is no number. */
   readonly words?: readonly string[]
+  /** A hand finds it whether or not it is there at the moment, where it comes and goes: what it shows depends on no current. */
+  readonly byHand?: true
   /** Other words for the same that people use. */
   readonly alike?: Readonly<Record<string, string>>
   asksOf(plant: Plant): readonly Ask[]

@@ -1,6 +1,7 @@
 import { readIn, type Shown as Seen, type Unit } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { type Evidence, standOf } from './evidence.ts'
+import { THERE } from './goes.ts'
 import { likelihood, normal, SUPPLY } from './likelihood.ts'
 import { standKey } from './stand.ts'
 import { NONE, type Suspect, WELL } from './suspects.ts'
@@ -42,7 +43,9 @@ export class Belief {
     const odd = since.flatMap((one) => (one.is !== 'repair' && this.#isOdd(one) ? [one] : []))
     if (odd.length === 0) return new Set([WELL])
     return new Set(
-      this.#suspects.flatMap(({ id }) => (id !== NONE && !odd.some((one) => this.#changes(id, one)) ? [id] : [])),
+      this.#suspects.flatMap(({ id, goes }) =>
+        id !== NONE && !odd.some((one) => this.#changes(goes ?? id, one)) ? [id] : [],
+      ),
     )
   }
 
@@ -65,9 +68,9 @@ export class Belief {
     const table = this.#tables.get(standKey(standOf(one)))!
     const column = one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask)
     if (one.is === 'shown' && column < 0) return
-    for (const [i, { id }] of this.#suspects.entries())
+    for (const [i, suspect] of this.#suspects.entries())
       for (let k = 0; k < SUPPLY.length; k++)
-        logs[i * SUPPLY.length + k]! += Math.log(chanceOf(one, id, table, column, k))
+        logs[i * SUPPLY.length + k]! += Math.log(chanceBy(one, suspect, table, column, k))
   }
 
   /** Of each suspect, whatever the mains stand at. */
@@ -112,7 +115,7 @@ export class Belief {
     const logs = this.#weights()
     for (const one of before) {
       if (one.is === 'repair') continue
-      if (first && this.#changes(first.one.id, one)) explained.add(one)
+      if (first && this.#changes(first.one.goes ?? first.one.id, one)) explained.add(one)
       if (!explained.has(one)) this.#see(logs, one)
     }
     const found = this.#shares(logs)
@@ -145,6 +148,13 @@ function differs(one: Seen, other: Seen, unit: Unit = 'V'): boolean {
   if (typeof one === 'string' || typeof other === 'string') return one !== other
   const { share, least } = SAME[unit]
   return one !== other && !(Math.abs(one - other) <= share * Math.max(least, Math.abs(other)))
+}
+
+/** The chance of what was seen; of what comes and goes, as far as it was there then, unless a hand finds it at any time. */
+function chanceBy(one: Shown, { id, goes }: Suspect, table: StandTable, column: number, k: number): number {
+  const now = chanceOf(one, id, table, column, k)
+  if (goes === undefined || (one.is === 'shown' && askKind(table.asks[column]!.ask).byHand)) return now
+  return (1 - THERE) * now + THERE * chanceOf(one, goes, table, column, k)
 }
 
 function chanceOf(one: Shown, suspect: string, table: StandTable, column: number, k: number): number {

@@ -15,7 +15,7 @@ const SAID_TO_HEAT = 2
 /** What would be complained of at a wall: zones that stay cold, or heat or run though nobody calls; nothing where nobody would notice. */
 export function complainedOf(wall: StandInWall, finder: Finder): Complained | undefined {
   const zones = Object.keys(wall.job.zones)
-  const cold = zones.filter((zone) => !wall.heats(zone))
+  const cold = zones.filter((zone) => !wall.alwaysHeats(zone))
   const uncalled = wall.heatsUncalled
   const warm = zones.filter((zone) => !cold.includes(zone)).slice(0, SAID_TO_HEAT)
   const begins: Evidence[] = [

@@ -22,10 +22,12 @@ export class StandInWall {
   #wrong: readonly Supposition[]
   readonly #off: () => number
   readonly #figures: readonly Supposition[]
+  readonly #there: (one: Supposition) => boolean
   readonly #stood = new Map<string, Wall>()
 
   /**
    * @param off what each reading is off by, as a share: a draw of its own for each
+   * @param there is what comes and goes there, at this look?
    * @param figures what this plant's mains and nameplates are beside what is written: no fault, and never put right
    */
   constructor(
@@ -33,11 +35,13 @@ export class StandInWall {
     wrong: readonly Supposition[],
     off: () => number = () => 0,
     figures: readonly Supposition[] = [],
+    there: (one: Supposition) => boolean = () => true,
   ) {
     this.job = job
     this.#wrong = wrong
     this.#off = off
     this.#figures = figures
+    this.#there = there
   }
 
   /** What is still wrong. */
@@ -62,7 +66,7 @@ export class StandInWall {
       const valve = bench.netlist.parts.get(this.job.zones[zone]!.valve ?? '')
       return valve === undefined || valve.kind.stays || openingOf(valve, bench.stateOf(valve.id)) < 0.3
     })
-    return shut && !this.runsUncalled && zones.every((zone) => this.heats(zone))
+    return shut && !this.runsUncalled && zones.every((zone) => this.alwaysHeats(zone))
   }
 
   /** Does a boiler, a pump or a burner run that stands still in the sound plant while nobody calls? */
@@ -76,11 +80,15 @@ export class StandInWall {
     })
   }
 
-  #in(stand: Stand): Wall {
-    const key = standKey(stand)
+  /** The plant in a stand with what is there at this look; whatever comes and goes is there where nothing else is said. */
+  #in(stand: Stand, there: (one: Supposition) => boolean = () => true): Wall {
+    const now = this.#wrong.filter((one) => one.pattern === undefined || there(one))
+    const key = [standKey(stand), ...now.map(({ id }) => id)].join(' ')
     const known = this.#stood.get(key)
     if (known) return known
-    const bench = benchWith(this.job, [...this.#figures, ...this.#wrong])
+    // On the bench it is there or not: it does not come and go while everything settles.
+    const as = now.map(({ pattern: _, ...one }) => one)
+    const bench = benchWith(this.job, [...this.#figures, ...as])
     bench.settle()
     bring(bench, this.job, stand)
     const wall = { bench, job: this.job, wrong: this.#wrong, heats: heatsIn(bench, this.job) }
@@ -90,6 +98,11 @@ export class StandInWall {
 
   /** Does the valve open and the boiler fire when this zone calls? */
   heats(zone: string): boolean {
+    return this.#in(calling(zone), this.#there).heats.has(zone)
+  }
+
+  /** The same at any time, whatever comes and goes. */
+  alwaysHeats(zone: string): boolean {
     return this.#in(calling(zone)).heats.has(zone)
   }
 
@@ -100,7 +113,7 @@ export class StandInWall {
 
   /** What an ask shows in a stand, a reading rounded as a meter rounds it. */
   shows(ask: Ask, stand: Stand): Shown {
-    const shown = askKind(ask.ask).shows(this.#in(stand), ask)
+    const shown = askKind(ask.ask).shows(this.#in(stand, this.#there), ask)
     if (typeof shown !== 'number' || !Number.isFinite(shown)) return shown
     const steps = readIn(ask.ask) === 'A' ? 100 : 10
     return Math.max(0, Math.round(shown * (1 + this.#off()) * steps) / steps)

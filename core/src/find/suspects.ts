@@ -3,6 +3,7 @@ import { type FirmRow, firmFactors, pieceOf } from '../log/firm.ts'
 import { kindOf } from '../parts/index.ts'
 import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { canGo, USUAL_PATTERN } from './goes.ts'
 import { timesTold } from './told.ts'
 import { NONE_OF_THESE, NOTHING_WRONG, weightOf } from './weights.ts'
 
@@ -13,6 +14,8 @@ export interface Suspect {
   readonly unit: string
   readonly weight: number
   readonly says: string
+  /** It comes and goes: what it is while it is there, by the suspect that is so all the time. */
+  readonly goes?: string
 }
 
 /** What moves the usual weights: what the firm put right so far, and what is told of when it began. */
@@ -33,6 +36,7 @@ export const WELL = 'nothing wrong'
  */
 export function suspectsOf(job: Job, base: readonly Supposition[], { firm = [], told }: Weighing = {}): Suspect[] {
   const known = new Set(base.map(({ id }) => id))
+  const going = goingOf(job, known, told)
   const library = everySupposition(job).flatMap((one): Suspect[] => {
     const weight = weightOf(one.id) * timesTold(told, one.id)
     if (weight === 0 || !inPattern(one) || known.has(one.id)) return []
@@ -51,8 +55,32 @@ export function suspectsOf(job: Job, base: readonly Supposition[], { firm = [], 
     { id: WELL, suppositions: [], unit: WELL, weight: NOTHING_WRONG, says: 'Nothing is wrong' },
     { id: NONE, suppositions: [], unit: NONE, weight: NONE_OF_THESE, says: 'Something that is not on this list' },
     ...weighed,
+    ...going,
   ]
 }
+
+/** The joints that may come and go: only where that is told does one weigh anything. */
+function goingOf(job: Job, known: ReadonlySet<string>, told: string | undefined): Suspect[] {
+  return everySupposition(job).flatMap((one): Suspect[] => {
+    if (known.has(one.id) || !canGo(job, one.id)) return []
+    const times = timesTold(told, `${one.id}${GOES}`)
+    return [
+      {
+        id: `${one.id}${GOES}`,
+        suppositions: [{ ...one, pattern: [...USUAL_PATTERN] }],
+        unit: repairedBy(job, one),
+        weight: times > 1 ? weightOf(one.id) * times : UNTOLD,
+        says: `${suppositionInWords(job, one)}, comes and goes`,
+        goes: one.id,
+      },
+    ]
+  })
+}
+
+/** What sets the id of one that comes and goes apart from that of one that stays. */
+const GOES = '/goes'
+/** The weight of what nobody spoke of: as good as none. */
+const UNTOLD = 1e-9
 
 /** Weights moved by what was put right on the firm's jobs. */
 function byFirm(job: Job, library: readonly Suspect[], firm: readonly FirmRow[]): Suspect[] {

@@ -11,7 +11,7 @@ import { type Ask, type AskForm, readIn, type Shown } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { SUPPLY } from './likelihood.ts'
 import { bring, type Stand } from './stand.ts'
-import type { Suspect } from './suspects.ts'
+import { type Suspect, WELL } from './suspects.ts'
 
 /** What is shown in a stand, by the column of its ask, and which zones then heat. */
 export interface Row {
@@ -78,7 +78,8 @@ export function* tableOf(
     bench.back(mark)
     return { shows, heats: wall.heats }
   }
-  for (const { id, suppositions } of suspects) {
+  for (const { id, suppositions, goes } of suspects) {
+    if (goes !== undefined) continue
     const wrong = [...base, ...suppositions]
     const moves = stand.power && LEAVES_SOME.test(id)
     rows.set(
@@ -90,6 +91,17 @@ export function* tableOf(
         : [rowOf(wrong)],
     )
     yield
+  }
+  // What comes and goes mostly shows nothing: only what a hand finds differs from a sound plant.
+  const well = rows.get(WELL)?.[0]
+  for (const { id, suppositions, goes } of suspects) {
+    if (goes === undefined || !well) continue
+    const wall = { bench, job, wrong: [...base, ...suppositions], heats: well.heats }
+    const shows = asks.map((ask, column) => {
+      const kind = askKind(ask.ask)
+      return kind.byHand ? kind.shows(wall, ask) : well.shows[column]!
+    })
+    rows.set(id, [{ shows, heats: well.heats }])
   }
   return { stand, asks, rows }
 }

@@ -15,7 +15,14 @@ const crowded = /\/(weak|transformerWeak|hot|seizedOpen|bodyPasses|switchNeverOp
 export const tellings: readonly Telling[] = [
   { id: 'yesterday', says: 'worked until now', favours: [{ form: parts, times: 3 }] },
   { id: 'wired', says: 'since it was wired or worked on', favours: [{ form: wiring, times: 10 }] },
-  { id: 'comes-and-goes', says: 'comes and goes', favours: [{ form: joints, times: 8 }] },
+  {
+    id: 'comes-and-goes',
+    says: 'comes and goes',
+    favours: [
+      { form: /\/goes$/, times: 20 },
+      { form: joints, times: 3 },
+    ],
+  },
   { id: 'outage', says: 'since the power was cut', favours: [{ form: outage, times: 5 }] },
   { id: 'crowded', says: 'only while others run', favours: [{ form: crowded, times: 6 }] },
 ]

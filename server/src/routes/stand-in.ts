@@ -8,12 +8,14 @@ import {
   benchWith,
   circuitOf,
   type Entry,
+  presentAt,
   probe,
   read,
   readIn,
   reshaped,
   Stand,
   StandInWall,
+  type Supposition,
   suppositionInWords,
   usualCircuit,
 } from '@civil-lantern/core'
@@ -58,6 +60,9 @@ const anAsk = door(
 /** What a stand-in's meter is off by, at most, as a share. */
 const OFF = 0.01
 
+/** What comes and goes at a stand-in does so by the clock of the day. */
+const isThere = (one: Supposition) => presentAt(one, Date.now() / 1000)
+
 /** Longest a stand-in wall is let run before it is read, seconds. */
 const LONGEST = 7200
 
@@ -73,7 +78,7 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
     const { mode, from, to, stand } = body(question, ctx)
     const stored = await jobs.get(id)
     if (!stored) throw unknownJob(id)
-    const hidden = await jobs.hiddenIn(id)
+    const hidden = (await jobs.hiddenIn(id)).filter(isThere).map(({ pattern: _, ...one }) => one)
     const known = await entries.of(id)
     const circuit = circuitOf(stored.document, known, usualCircuit(stored.document, known))
     const lifted = (stand.lifted ?? []).map((point) => ({ id: `${point}/lifted` }))
@@ -122,7 +127,8 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
         remedy: `It knows: ${(complaints[id] ?? []).map((one) => one.id).join(', ') || 'none'}.`,
       })
     await jobs.hide(id, found.hidden)
-    ctx.body = { says: found.says, cold: found.cold, heats: found.heats }
+    const { says, cold, heats, told } = found
+    ctx.body = { says, cold, heats, ...(told ? { told } : {}) }
   })
 
   /** Answers one ask as the wall would, and writes the answer down: only here may an entry say that it is the stand-in's. */
@@ -136,7 +142,13 @@ export function standInRoutes(jobs: Jobs, entries: Entries) {
     if (!stored) throw unknownJob(id)
     const known = await entries.of(id)
     const { job, supposed } = circuitOf(stored.document, known, usualCircuit(stored.document, known))
-    const wall = new StandInWall(job, [...supposed, ...(await jobs.hiddenIn(id))], () => OFF * (2 * Math.random() - 1))
+    const wall = new StandInWall(
+      job,
+      [...supposed, ...(await jobs.hiddenIn(id))],
+      () => OFF * (2 * Math.random() - 1),
+      [],
+      isThere,
+    )
     const answered = answerOf(wall, asked, read.value.body, { calls, power })
     if (asked === 'repair')
       await jobs.hide(

@@ -183,7 +183,7 @@ export const api = {
   entries: (id: string, since: number) => ask<Arrived>(`/jobs/${id}/entries?since=${since}`),
   standIn: (id: string) => ask<StandInNow>(`/jobs/${id}/stand-in`),
   beginStandIn: (id: string, complaint: string) =>
-    ask<{ says: string; cold: string[]; heats: string[] }>(`/jobs/${id}/stand-in/begin`, { complaint }),
+    ask<{ says: string; cold: string[]; heats: string[]; told?: string }>(`/jobs/${id}/stand-in/begin`, { complaint }),
   askStandIn: (id: string, entry: Entry, asked: StandInAsk, { calls, power }: AskStand) =>
     ask<{ body: Entry['body']; well?: boolean }>(`/jobs/${id}/stand-in/answer`, {
       entry,

@@ -38,6 +38,7 @@ describe('what a plant shows, sound and with one thing wrong', () => {
     ['ohms', 'ohms:V2.m1:V2.m2', DEAD, 57.6, 'part:V2/windingOpen', OL],
     ['ohms', 'ohms:V2.e1:V2.e2', DEAD, 502.5, 'part:V2/switchNeverOpens', 0.1],
     ['joint', 'joint:S4', DEAD, 'tight', 'part:S4/loose1', 'loose'],
+    ['wiggle', 'wiggle:S4', signal, 'steady', 'part:S4/loose1', 'steady'],
     ['joint', 'joint:V2', DEAD, 'tight', 'part:V2/m1+m2/short', 'bare copper'],
   ] as const)('%s %s', (form, id, stand, sound, wrong, then) => {
     const ask = of(form, id)
@@ -140,6 +141,7 @@ describe('words', () => {
     ['runs', 'stands', 'no'],
     ['display', 'dark', 'blank'],
     ['joint', 'cap missing', 'loose'],
+    ['wiggle', 'clicks', 'comes and goes'],
     ['pipe', 'hot', 'warms'],
     ['stem', 'stiff', 'turns stiffly'],
     ['lever', 'cannot tell', undefined],
@@ -208,6 +210,12 @@ describe('danger', () => {
       })
     if (!ask.power)
       return levels(DEAD, pointsOf(partsOf(of, ask))).some((volts) => volts > 1) ? 'live where hands go' : undefined
+    if (ask.ask === 'wiggle') {
+      const stands = [NOBODY, ...zonesInOrder(of).map(({ id }) => calling(id))]
+      return stands.some((stand) => levels(stand, pointsOf(partsOf(of, ask))).some((volts) => volts > 50))
+        ? 'hands beside the line'
+        : undefined
+    }
     if (ask.ask !== 'volts')
       return ['ohms', 'alone', 'core', 'joint', 'stem'].includes(ask.ask) ? 'hands in what is live' : undefined
     if (ask.line) return undefined

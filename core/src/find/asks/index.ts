@@ -15,6 +15,7 @@ import { position } from './position.ts'
 import { runs } from './runs.ts'
 import { stem } from './stem.ts'
 import { volts } from './volts.ts'
+import { wiggle } from './wiggle.ts'
 
 /** Every way to ask something of a wall. A new one is a new file and one line here. */
 export const askKinds: readonly AskKind[] = [
@@ -28,6 +29,7 @@ export const askKinds: readonly AskKind[] = [
   pipe,
   ohms,
   joint,
+  wiggle,
   alone,
   core,
   stem,
@@ -64,7 +66,10 @@ const alongLoops: ReadonlySet<AskForm> = new Set(['volts', 'amps'])
 export function asksIn(asks: readonly Ask[], { calls, power }: Stand, cold: readonly string[]): Ask[] {
   const loops = calls.length === 0 ? cold : calls
   return asks.filter(
-    (one) => one.power === power && (!alongLoops.has(one.ask) || one.zone === undefined || loops.includes(one.zone)),
+    (one) =>
+      one.power === power &&
+      (one.ask !== 'wiggle' || calls.length > 0) &&
+      (!alongLoops.has(one.ask) || one.zone === undefined || loops.includes(one.zone)),
   )
 }
 

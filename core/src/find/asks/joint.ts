@@ -1,6 +1,7 @@
 import { kindOf } from '../../parts/index.ts'
 import { labelOf } from '../../words/words.ts'
 import type { AskKind } from '../ask.ts'
+import { hasJointAt } from '../goes.ts'
 import { MINUTES, readingMinutes } from '../minutes.ts'
 import { onLine } from './line.ts'
 
@@ -8,6 +9,7 @@ import { onLine } from './line.ts'
 export const joint: AskKind = {
   ask: 'joint',
   trust: 0.92,
+  byHand: true,
   words: ['tight', 'loose', 'bare copper'],
   alike: { 'cap missing': 'loose' },
   asksOf({ job, bench }) {
@@ -33,9 +35,7 @@ export const joint: AskKind = {
   },
   shows({ job, wrong }, { part }) {
     for (const { id } of wrong) {
-      const end = /^wire:([^/.]+)\.(from|to)\/(open|ohms|lifted)$/.exec(id)
-      if (end && job.wires[end[1]!]?.[end[2] as 'from' | 'to'].part === part) return 'loose'
-      if (id.startsWith(`part:${part}/loose`)) return 'loose'
+      if (hasJointAt(job, id, part!)) return 'loose'
       if (id.startsWith(`part:${part}/`) && id.endsWith('/short')) return 'bare copper'
     }
     return 'tight'

@@ -17,11 +17,12 @@ export function StandInCard() {
   const failed = (error: Error) => toast.error(error.message, { duration: 12_000 })
   if (!now || now.complaints.length === 0) return null
   const begin = async (id: string) => {
-    const { says, cold, heats } = await api.beginStandIn(session.id, id)
+    const { says, cold, heats, told } = await api.beginStandIn(session.id, id)
     const words = [...cold.map((zone) => [zone, 'cold']), ...heats.map((zone) => [zone, 'heats'])].map(
       ([zone, word]) => ({ kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word }),
     )
-    session.enter([{ kind: 'case', does: 'opened', complaint: says, zones: cold }, ...words], 'Take a complaint in')
+    const opened = { kind: 'case', does: 'opened', complaint: says, zones: cold, ...(told ? { told } : {}) }
+    session.enter([opened, ...words], 'Take a complaint in')
     await again()
   }
   const reveal = async () => {

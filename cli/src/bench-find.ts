@@ -193,7 +193,16 @@ const plants: [name: string, job: Job][] = [
 const wanted = values.jobs?.split(',')
 const number = (text: string) => Math.max(0, Math.trunc(Number(text)) || 0)
 const every = Math.max(1, number(values.every))
-const all: Record<string, Case[]> = { single: [], goes: [], lies: [], textbook: [], pairs: [], worn: [], outside: [] }
+const all: Record<string, Case[]> = {
+  single: [],
+  goes: [],
+  exchanged: [],
+  lies: [],
+  textbook: [],
+  pairs: [],
+  worn: [],
+  outside: [],
+}
 
 const saidWrong = (name: string, { wrong, ended }: Case) =>
   console.error(
@@ -231,6 +240,13 @@ for (const [name, job] of plants) {
     const one = tried(going, job, goes[i]!.suppositions, 4000 + i)
     if (one) all.goes!.push(one)
     if (one && values.show && !(one.right && one.firstRight)) saidWrong(`${name} goes`, one)
+  }
+  const wiring = new Finder(job, [], { told: 'wired' })
+  const exchanged = wiring.suspects.filter(({ id }) => id.startsWith('lead:'))
+  for (let i = Math.floor(every / 2); i < exchanged.length; i += every) {
+    const one = tried(wiring, job, exchanged[i]!.suppositions, 5000 + i)
+    if (one) all.exchanged!.push(one)
+    if (one && values.show && !(one.right && one.firstRight)) saidWrong(`${name} exchanged`, one)
   }
   const isNoticed = ({ suppositions }: Suspect) =>
     complainedOf(new StandInWall(job, suppositions), finder) !== undefined
@@ -272,6 +288,7 @@ const single = told('single faults', all.single!, {
 const textbook = told('the same in textbook order', all.textbook!)
 told('the same with 3 % of all readings wrong', all.lies!, { right: '0.93' })
 told('one joint that comes and goes, as is told', all.goes!)
+told('two leads exchanged since it was wired, as is told', all.exchanged!)
 told('pairs', all.pairs!, { right: '0.95' })
 told('three worn heads', all.worn!)
 // A lead on the wrong terminal is outside the library; whoever is sent to those leads sees it and puts it right.

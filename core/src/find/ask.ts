@@ -19,6 +19,7 @@ export type AskForm =
   | 'stem'
   | 'joint'
   | 'wiggle'
+  | 'landing'
   | 'display'
   | 'position'
   | 'pipe'

@@ -75,7 +75,10 @@ export class Finder {
 
   /** Moves the usual weights; what each suspect shows stays as it was worked out. */
   weigh(weighing: Weighing) {
+    const had = this.#suspects.length
     this.#suspects = suspectsOf(this.#job, this.#base, weighing)
+    // Others than before show what nobody has worked out yet.
+    if (this.#suspects.length !== had) this.#tables.clear()
   }
 
   /**

@@ -3,6 +3,7 @@ import { type FirmRow, firmFactors, pieceOf } from '../log/firm.ts'
 import { kindOf } from '../parts/index.ts'
 import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { exchangesOf } from './exchanges.ts'
 import { canGo, USUAL_PATTERN } from './goes.ts'
 import { timesTold } from './told.ts'
 import { NONE_OF_THESE, NOTHING_WRONG, weightOf } from './weights.ts'
@@ -37,9 +38,11 @@ export const WELL = 'nothing wrong'
 export function suspectsOf(job: Job, base: readonly Supposition[], { firm = [], told }: Weighing = {}): Suspect[] {
   const known = new Set(base.map(({ id }) => id))
   const going = goingOf(job, known, told)
-  const library = everySupposition(job).flatMap((one): Suspect[] => {
+  // Leads change places while somebody wires: to try them all is dear, and worth it only where that is told.
+  const exchanged = told === 'wired' ? exchangesOf(job) : []
+  const library = [...everySupposition(job).filter(inPattern), ...exchanged].flatMap((one): Suspect[] => {
     const weight = weightOf(one.id) * timesTold(told, one.id)
-    if (weight === 0 || !inPattern(one) || known.has(one.id)) return []
+    if (weight === 0 || known.has(one.id)) return []
     return [
       {
         id: one.id,

@@ -5,7 +5,7 @@ import { zonesInOrder } from '../job/zones.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { alterationsOf } from '../suppose/index.ts'
+import { alterationsOf, inPattern, reshaped } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { type Ask, type AskForm, readIn, type Shown } from './ask.ts'
 import { askKind } from './asks/index.ts'
@@ -78,9 +78,23 @@ export function* tableOf(
     bench.back(mark)
     return { shows, heats: wall.heats }
   }
+  /** What is wired otherwise has a bench of its own. */
+  const rowWired = (wrong: readonly Supposition[]): Row => {
+    const own = benchWith(job, wrong)
+    const shaped = reshaped(job, wrong)
+    own.settle()
+    bring(own, shaped, stand)
+    const wall = { bench: own, job: shaped, wrong, heats: heatsIn(own, shaped) }
+    return { shows: asks.map((ask) => askKind(ask.ask).shows(wall, ask)), heats: wall.heats }
+  }
   for (const { id, suppositions, goes } of suspects) {
     if (goes !== undefined) continue
     const wrong = [...base, ...suppositions]
+    if (!suppositions.every(inPattern)) {
+      rows.set(id, [rowWired(wrong)])
+      yield
+      continue
+    }
     const moves = stand.power && LEAVES_SOME.test(id)
     rows.set(
       id,

@@ -28,6 +28,7 @@ export const weights: readonly { readonly form: RegExp; readonly weight: number;
   { form: /^wire:.+\.(from|to)\/open$/, weight: 0.3, says: 'a lead off its terminal' },
   { form: /^wire:.+\/ohms$/, weight: 0.5, says: 'a joint with ohms' },
   { form: /^wire:.+\/earth$/, weight: 0.1, says: 'a core on earth' },
+  { form: /^lead:/, weight: 0.4, says: 'leads exchanged' },
   { form: /^pair:/, weight: 0.3, says: 'cores that touch' },
   { form: /^supply\/(dead|low)$/, weight: 0.7, says: 'no mains' },
   { form: /^supply\//, weight: 0.2, says: 'odd mains' },

@@ -7,6 +7,7 @@ import { core } from './core.ts'
 import { display } from './display.ts'
 import { flame } from './flame.ts'
 import { joint } from './joint.ts'
+import { landing } from './landing.ts'
 import { lever } from './lever.ts'
 import { stillLive } from './line.ts'
 import { ohms } from './ohms.ts'
@@ -30,6 +31,7 @@ export const askKinds: readonly AskKind[] = [
   ohms,
   joint,
   wiggle,
+  landing,
   alone,
   core,
   stem,

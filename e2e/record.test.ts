@@ -94,6 +94,46 @@ it('the same hands write down the wall where the wall is shown, and leave the pl
   await window.page.close()
 })
 
+it('the wire table is sorted and narrowed, its columns are hidden for good, and what is left is copied', async () => {
+  const window = await device()
+  const { page } = window
+  await page.browserContext().overridePermissions(program.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write'])
+  await window.goto(`${url}/runs`)
+  const column = (n: number) =>
+    page.$$eval(`tbody td:nth-child(${n})`, (cells) => cells.map(({ textContent }) => textContent ?? ''))
+  const number = async () => (await column(1)).map(Number)
+  await page.waitForSelector('tbody tr')
+  expect(await number()).toEqual((await number()).toSorted((a, b) => a - b))
+  await window.click('button', 'No.')
+  expect(await number()).toEqual((await number()).toSorted((a, b) => b - a))
+  await window.click('button', 'From')
+  const from = await column(2)
+  expect(from).toEqual(from.toSorted((a, b) => a.localeCompare(b, undefined, { numeric: true })))
+  await window.fill('Filter wires', 'splice s4')
+  await page.waitForFunction(() => document.querySelectorAll('tbody tr').length < 10)
+  const rows = await page.$$eval('tbody tr', (all) => all.map(({ textContent }) => textContent ?? ''))
+  expect(rows.length).toBeGreaterThan(1)
+  for (const row of rows) expect(row).toContain('Splice S4')
+  for (const name of ['Colour', 'On its tags']) {
+    await window.press('::-p-xpath(//button[starts-with(., "Columns")])')
+    await window.click('menuitemcheckbox', name)
+  }
+  await page.bringToFront()
+  await window.click('button', 'Copy')
+  await window.sees('wires copied.')
+  const copied = (await page.evaluate(() => navigator.clipboard.readText())).split('\n')
+  expect(copied[0]!.split('\t')).toEqual(['No.', 'From', 'To', 'Size', 'Length', 'Cable, core', 'On its tags', 'Now'])
+  expect(copied).toHaveLength(rows.length + 1)
+  expect(copied[1]!.split('\t')[6]).toMatch(/^\d+: .+ to .+$/)
+  // Hidden columns stay hidden; the filter does not stay.
+  await page.reload()
+  await page.waitForSelector('tbody tr')
+  expect(await page.$$eval('thead th', (all) => all.map(({ textContent }) => textContent))).not.toContain('Colour')
+  expect((await number()).length).toBeGreaterThan(50)
+  expect(window.complaints).toEqual([])
+  await page.browserContext().close()
+})
+
 it('new work begins with nothing on the wall; what is ticked as landed hangs there with its parts', async () => {
   const window = await device()
   await program.put('bare-wall', documentOf(demoJobs['kestrel-point']!()))

@@ -1,6 +1,5 @@
-import type { WireLight } from '@civil-lantern/core'
 import { useState } from 'react'
-import type { WireState } from '../wire-state.ts'
+import type { Lit } from './rows.ts'
 
 /** A choice in a cell. */
 export function Cell({
@@ -61,17 +60,17 @@ export function Length({
 }
 
 /** How a conductor stands: what is wrong with it, or its volts and amps. */
-export function Light({ light, state }: { light: WireLight | undefined; state: WireState }) {
-  if (state.broken) return <span className="font-semibold text-bad">broken</span>
-  if (state.from || state.to) return <span className="font-semibold text-bad">lifted</span>
-  if (!light || light.circuit === 'earth') return <span className="text-soft">{light ? 'earth' : ''}</span>
-  const amps = light.amps < 0.9995 ? `${(light.amps * 1000).toFixed(0)} mA` : `${light.amps.toFixed(1)} A`
+export function Light({ says, amps, look }: Lit) {
+  if (look === 'wrong') return <span className="font-semibold text-bad">{says}</span>
+  if (!says.endsWith(' V')) return <span className="text-soft">{says}</span>
   return (
     <span className="inline-grid justify-items-start font-mono text-[14px] leading-tight">
-      <span className={`whitespace-nowrap rounded-full px-2 ${light.lit ? 'bg-glow text-[#17242c]' : 'text-soft'}`}>
-        {light.volts.toFixed(light.volts >= 99.95 ? 0 : 1)} V
+      <span
+        className={`whitespace-nowrap rounded-full px-2 ${look === 'lit' ? 'bg-glow text-[#17242c]' : 'text-soft'}`}
+      >
+        {says}
       </span>
-      {light.flowing && <span className="whitespace-nowrap px-2 text-soft">{amps}</span>}
+      {amps && <span className="whitespace-nowrap px-2 text-soft">{amps}</span>}
     </span>
   )
 }

@@ -1,26 +1,29 @@
 import { kindOf, labelOf, terminalInWords } from '@civil-lantern/core'
 import { Handle, type Node, type NodeProps, Position } from '@xyflow/react'
-import { memo } from 'react'
+import { memo, useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { hue } from '../../ui/colours.ts'
 import { isSplice, type WallTerminal } from './boxes.ts'
 import type { Hung } from './shapes.ts'
-import { useWall } from './wall-state.ts'
+import { useShown, useWall } from './wall-state.ts'
 
 export type PartNodeType = Node<{ hung: Hung; place: string | undefined }, 'part'>
 
-/** A part where it hangs: its name, how it stands, and its terminals as they are printed on it. */
-export const PartNode = memo(function PartNode({ data: { hung, place }, selected }: NodeProps<PartNodeType>) {
-  const { job, snapshot, found } = useWall()
+/** A part where it hangs: its name, how it stands, and its terminals as they are printed on it. Moved, it is not drawn anew. */
+export const PartNode = memo(PartDrawn, (was, is) => was.data === is.data && was.selected === is.selected)
+
+function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>) {
+  const { job, found } = useWall()
   const { part, width, terminals } = hung
   const height = hung.head ?? hung.height
   const kind = kindOf(job.parts[part] ?? { kind: '' })
   const splice = isSplice(kind)
   const label = labelOf(job, part)
-  const says = snapshot.states[part]?.says ?? ''
-  const used = new Set(
-    Object.values(job.wires).flatMap(({ from, to }) => [from, to].flatMap((e) => (e.part === part ? e.terminal : []))),
-  )
+  const says = useShown((now) => now.states[part]?.says ?? '')
+  const used = useMemo(() => {
+    const ends = Object.values(job.wires).flatMap(({ from, to }) => [from, to])
+    return new Set(ends.flatMap((end) => (end.part === part ? end.terminal : [])))
+  }, [job, part])
   // Taken down a moment ago: the canvas follows the document.
   if (!job.parts[part]) return null
   /** Beside the markings of a side. */
@@ -76,9 +79,9 @@ export const PartNode = memo(function PartNode({ data: { hung, place }, selected
       ))}
     </div>
   )
-})
+}
 
-function TerminalDot({
+const TerminalDot = memo(function TerminalDot({
   part,
   one: { terminal, marking, side, x: along, y },
   width,
@@ -92,8 +95,10 @@ function TerminalDot({
   selected: boolean
 }) {
   const { job, touch } = useWall()
-  const { leads, inHand, pulling } = useWorkspace()
   const point = `${part}.${terminal}`
+  const inHand = useWorkspace((w) => w.inHand)
+  const pulling = useWorkspace((w) => w.pulling)
+  const probe = useWorkspace(({ leads }) => (leads.a === point ? 'A' : leads.b === point ? 'B' : undefined))
   const words = terminalInWords(job, part, terminal)
   const lead = job.parts[part]?.leadColours?.[terminal] ?? kindOf(job.parts[part]!)?.terminals[terminal]?.lead
   const x = along ?? (side === 'left' ? 0 : side === 'right' ? width : width / 2)
@@ -102,7 +107,6 @@ function TerminalDot({
     : pulling
       ? `Land the conductor on ${words}`
       : `Take a conductor at ${words}`
-  const probe = leads.a === point ? 'A' : leads.b === point ? 'B' : undefined
   return (
     <>
       {!splice && (
@@ -162,4 +166,4 @@ function TerminalDot({
       </Handle>
     </>
   )
-}
+})

@@ -4,7 +4,7 @@ import { memo } from 'react'
 import type { Frame } from './arrange.ts'
 import type { Mouth } from './mouths.ts'
 import type { Block } from './shapes.ts'
-import { useWall } from './wall-state.ts'
+import { useShown, useWall } from './wall-state.ts'
 
 export type FrameNodeType = Node<{ frame: Frame }, 'frame'>
 export type MouthNodeType = Node<{ mouth: Mouth; cable: string; spare: number; name: boolean }, 'mouth'>
@@ -54,23 +54,22 @@ export type BlockNodeType = Node<{ block: Block }, 'block'>
 
 /** What is folded: its name and how it stands, and the press that opens it. */
 export const BlockNode = memo(function BlockNode({ data: { block } }: NodeProps<BlockNodeType>) {
-  const { job, snapshot, fold } = useWall()
+  const { job, fold } = useWall()
   const zone = zonesInOrder(job).find(({ id }) => id === block.zone)
-  const standing = snapshot.verdict.zones.find((one) => one.zone === block.zone)
   const switches = block.parts.filter((part) =>
     ['switch', 'safety'].includes(kindOf(job.parts[part] ?? { kind: '' })?.class ?? ''),
   )
   const inside = new Set(block.parts)
-  const feeds = Object.entries(job.wires).some(
-    ([id, { from, to }]) =>
-      inside.has(from.part) !== inside.has(to.part) &&
-      snapshot.wires[id]?.circuit === 'line voltage' &&
-      snapshot.wires[id]?.lit,
+  const leaves = Object.entries(job.wires).flatMap(([id, { from, to }]) =>
+    inside.has(from.part) === inside.has(to.part) ? [] : [id],
   )
+  const feeds = useShown(({ wires }) => leaves.some((id) => wires[id]?.circuit === 'line voltage' && wires[id]?.lit))
   const name = zone ? `${zone.number} ${zone.name}` : 'Supply'
-  const says = zone
-    ? [zone.valve && snapshot.states[zone.valve]?.says, standing?.calling && 'calls'].filter(Boolean).join(', ')
-    : switches.map((part) => `${labelOf(job, part)} ${snapshot.states[part]?.says ?? ''}`).join('; ')
+  const says = useShown(({ states, verdict }) => {
+    if (!zone) return switches.map((part) => `${labelOf(job, part)} ${states[part]?.says ?? ''}`).join('; ')
+    const calls = verdict.zones.find((one) => one.zone === block.zone)?.calling
+    return [zone.valve && states[zone.valve]?.says, calls && 'calls'].filter(Boolean).join(', ')
+  })
   return (
     <button
       type="button"

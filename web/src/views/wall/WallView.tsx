@@ -11,15 +11,17 @@ import {
   useReactFlow,
   useStore,
 } from '@xyflow/react'
-import { type CSSProperties, useEffect, useMemo, useRef, useState } from 'react'
+import { type CSSProperties, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { takenOut } from '../../data/taken-out.ts'
 import { useWorkspace } from '../../data/workspace.ts'
 import { foundOn } from '../found-on.ts'
+import { useSame } from '../use-same.ts'
 import { useFolds } from './folds.ts'
 import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
+import { kept } from './kept-nodes.ts'
 import { LandSheet } from './LandSheet.tsx'
 import { brightIn, dimmedInWords, toggled } from './layers.ts'
 import { PartNode } from './PartNode.tsx'
@@ -27,7 +29,7 @@ import type { Rect } from './route.ts'
 import { BlockNode, FrameNode, MouthNode } from './SideNodes.tsx'
 import { WallTools } from './WallTools.tsx'
 import { WireLayer } from './WireLayer.tsx'
-import { type Arranged, useArrangement, WallContext, type WallContextValue } from './wall-state.ts'
+import { type Arranged, Shown, useArrangement, WallContext, type WallContextValue } from './wall-state.ts'
 
 const nodeTypes = { part: PartNode, frame: FrameNode, mouth: MouthNode, block: BlockNode }
 /** What is written on the wall is this tall at least on the screen, pixels, and as tall as the other on the wall itself. */
@@ -52,7 +54,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const dragged = useRef(false)
   const [moving, setMoving] = useState(false)
   const [following, setFollowing] = useState(false)
-  const found = useMemo(() => foundOn(job, snapshot.findings), [job, snapshot.findings])
+  const found = useSame(useMemo(() => foundOn(job, snapshot.findings), [job, snapshot.findings]))
   const { folds, fold } = useFolds(job, snapshot, found, picked)
   const { arrangement, tidy, tidied } = useArrangement(job, folds)
   const flow = useReactFlow()
@@ -63,7 +65,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const made = useMemo(() => arrangement && nodesOf(arrangement, job), [arrangement, job])
   const pickedPart = picked && 'part' in picked ? picked.part : undefined
   useEffect(() => {
-    if (made) setNodes(made.map((node) => (node.id === pickedPart ? { ...node, selected: true } : node)))
+    if (made) setNodes((now) => kept(now, made, pickedPart))
   }, [made, pickedPart, setNodes])
 
   const [dimmed, setDimmed] = useState<ReadonlySet<Layer>>(new Set())
@@ -100,14 +102,32 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     return () => window.removeEventListener('beforeprint', whole)
   })
   const [choosing, setChoosing] = useState<string>()
-  const touch = (point: string, byKeyboard: boolean) => {
+  const touched = (point: string, byKeyboard: boolean) => {
     if (inHand) land(point)
     else if (byKeyboard) setChoosing(point)
     else if (pulling && pulling !== point) landConductor(job, session, pulling, point, pick, pull)
     else pull(pulling === point ? undefined : point)
   }
   useHotkeys('delete', () => takenOut(job, session, picked, pick), { preventDefault: true }, [job, picked])
-  const value: WallContextValue = { job, snapshot, found, followed, touch, fold }
+  // What everybody looks at stays the same while the bench goes on: a tick is heard by those it changes.
+  const shown = useRef<Shown>(undefined)
+  shown.current ??= new Shown(snapshot)
+  useLayoutEffect(() => shown.current!.show(snapshot), [snapshot])
+  const does = useRef({ touched, fold })
+  useLayoutEffect(() => {
+    does.current = { touched, fold }
+  })
+  const value = useMemo(
+    (): WallContextValue => ({
+      job,
+      shown: shown.current!,
+      found,
+      followed,
+      touch: (point, byKeyboard) => does.current.touched(point, byKeyboard),
+      fold: (what, folded) => does.current.fold(what, folded),
+    }),
+    [job, found, followed],
+  )
   return (
     <WallContext value={value}>
       <section

@@ -2,14 +2,13 @@ import { spareCores } from '@civil-lantern/core'
 import { ViewportPortal } from '@xyflow/react'
 import { memo, useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
-import { wireState } from '../wire-state.ts'
 import type { Arrangement, WirePath } from './arrange.ts'
 import type { Bar, Bundle } from './bars.ts'
 import { Conductor } from './Conductor.tsx'
 import { beside, pathOf } from './line.ts'
 import type { Sheath } from './mouths.ts'
 import type { Point } from './route.ts'
-import { useWall } from './wall-state.ts'
+import { useShown, useWall, useWireLook } from './wall-state.ts'
 
 const CORE_PITCH = 4
 /** How much of a spare core is left to see where it is coiled. */
@@ -62,27 +61,20 @@ const WireLine = memo(function WireLine({
   path: WirePath
   inside: readonly Point[] | undefined
 }) {
-  const { job, snapshot, found, followed } = useWall()
+  const { job, found, followed } = useWall()
+  const { broken, from, to, ...light } = useWireLook(id)
   const picked = useWorkspace((w) => w.picked && 'wire' in w.picked && w.picked.wire === id)
   const pick = useWorkspace((w) => w.pick)
   const wire = job.wires[id]
   if (!wire) return null
-  const light = snapshot.wires[id]
-  const state = wireState(snapshot.wrong, id)
-  const look = {
-    colour: wire.colour,
-    circuit: light?.circuit ?? 'none',
-    lit: light?.lit === true,
-    flowing: light?.flowing === true,
-    marked: picked === true,
-  } as const
+  const look = { ...light, colour: wire.colour, marked: picked === true }
   const middle = tails[0]![Math.floor(tails[0]!.length / 2)]!
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: with keys a wire is chosen in Runs or at its terminal
     <g
       opacity={followed && !followed.has(id) ? 0.16 : 1}
       data-wire={id}
-      data-lit={light?.lit ? '' : undefined}
+      data-lit={light.lit ? '' : undefined}
       onClick={(e) => {
         e.stopPropagation()
         pick({ wire: id })
@@ -102,7 +94,7 @@ const WireLine = memo(function WireLine({
         <Conductor key={`${points[0]!.x},${points[0]!.y}`} points={points} {...look} />
       ))}
       {inside && <Conductor points={inside} {...look} thin />}
-      {state.broken && (
+      {broken && (
         <path
           d={`M${middle.x - 9} ${middle.y - 9}l18 18M${middle.x + 9} ${middle.y - 9}l-18 18`}
           stroke="var(--bad)"
@@ -110,9 +102,8 @@ const WireLine = memo(function WireLine({
           strokeLinecap="round"
         />
       )}
-      {(['from', 'to'] as const).map(
-        (end) => state[end] && <Lifted key={end} points={end === 'from' ? tails[0]! : tails.at(-1)!} />,
-      )}
+      {from && <Lifted points={tails[0]!} />}
+      {to && <Lifted points={tails.at(-1)!} />}
       {found.has(id) && <path d={`M${middle.x - 8} ${middle.y - 6}h16l-8 -14z`} fill="var(--bad)" data-found="" />}
     </g>
   )
@@ -120,10 +111,15 @@ const WireLine = memo(function WireLine({
 
 /** All that runs from the folded supply to one part, as the live among it stands; touched, the supply opens. */
 const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bundle: Bundle }) {
-  const { job, snapshot, followed, fold } = useWall()
-  const own = wires.filter((id) => job.wires[id])
-  const line = own.filter((id) => snapshot.wires[id]?.circuit === 'line voltage')
-  const shown = line.find((id) => snapshot.wires[id]?.lit) ?? line[0] ?? own[0]
+  const { job, followed, fold } = useWall()
+  const own = useMemo(() => wires.filter((id) => job.wires[id]), [wires, job])
+  const shown = useShown((now) => {
+    const line = own.filter((id) => now.wires[id]?.circuit === 'line voltage')
+    return line.find((id) => now.wires[id]?.lit) ?? line[0] ?? own[0]
+  })
+  const circuit = useShown((now) => now.wires[shown ?? '']?.circuit ?? 'line voltage')
+  const lit = useShown((now) => now.wires[shown ?? '']?.lit === true)
+  const flowing = useShown((now) => own.some((id) => now.wires[id]?.flowing))
   if (shown === undefined) return null
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: with keys the supply is opened at its own block
@@ -139,9 +135,9 @@ const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bun
       <Conductor
         points={points}
         colour={job.wires[shown]!.colour}
-        circuit={snapshot.wires[shown]?.circuit ?? 'line voltage'}
-        lit={snapshot.wires[shown]?.lit === true}
-        flowing={own.some((id) => snapshot.wires[id]?.flowing)}
+        circuit={circuit}
+        lit={lit}
+        flowing={flowing}
         marked={false}
       />
     </g>
@@ -150,7 +146,7 @@ const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bun
 
 /** The bar of a splice, in the colour of what it joins: lit when it is. */
 const BarLine = memo(function BarLine({ bar: { part, terminal, points } }: { bar: Bar }) {
-  const { job, snapshot, followed } = useWall()
+  const { job, followed } = useWall()
   const own = useMemo(
     () =>
       Object.entries(job.wires).flatMap(([id, { from, to }]) =>
@@ -160,19 +156,14 @@ const BarLine = memo(function BarLine({ bar: { part, terminal, points } }: { bar
       ),
     [job, part, terminal],
   )
-  const shown = own.find((id) => snapshot.wires[id]?.lit) ?? own[0]
+  const shown = useShown((now) => own.find((id) => now.wires[id]?.lit) ?? own[0])
+  const circuit = useShown((now) => now.wires[shown ?? '']?.circuit ?? 'none')
+  const lit = useShown((now) => now.wires[shown ?? '']?.lit === true)
   const wire = shown === undefined ? undefined : job.wires[shown]
   return (
     <g opacity={followed && !own.some((id) => followed.has(id)) ? 0.16 : 1}>
       {wire && shown !== undefined ? (
-        <Conductor
-          points={points}
-          colour={wire.colour}
-          circuit={snapshot.wires[shown]?.circuit ?? 'none'}
-          lit={snapshot.wires[shown]?.lit === true}
-          flowing={false}
-          marked={false}
-        />
+        <Conductor points={points} colour={wire.colour} circuit={circuit} lit={lit} flowing={false} marked={false} />
       ) : (
         <path d={pathOf(points)} stroke="var(--soft)" strokeWidth={3} />
       )}

@@ -1,14 +1,23 @@
 import type { Job, Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
-import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import { Observable } from '../../base/observable.ts'
+import { wireState } from '../wire-state.ts'
 import type { Arrangement } from './arrange.ts'
 import type { Folds, Held } from './shapes.ts'
 import type { WallApi } from './wall.worker.ts'
 
-/** What everything on the wall looks at. */
+/** How the circuit stands now: whoever draws something of it listens for just that. */
+export class Shown extends Observable<Snapshot> {
+  show(snapshot: Snapshot) {
+    this.become(snapshot)
+  }
+}
+
+/** What everything on the wall looks at. It changes with the job, never with a tick of the bench. */
 export interface WallContextValue {
   readonly job: Job
-  readonly snapshot: Snapshot
+  readonly shown: Shown
   /** Parts and wires that findings stand on. */
   readonly found: ReadonlySet<string>
   /** The wires that stay bright while one is followed; undefined where none is. */
@@ -25,6 +34,39 @@ export function useWall(): WallContextValue {
   const wall = useContext(WallContext)
   if (!wall) throw new Error('not on the wall')
   return wall
+}
+
+/** One thing of how the circuit stands, as something that is equal where it is the same: only where it changes is drawn anew. */
+export function useShown<T extends string | number | boolean | undefined>(of: (snapshot: Snapshot) => T): T {
+  const { shown } = useWall()
+  return useSyncExternalStore(shown.subscribe, () => of(shown.state()))
+}
+
+/** How a conductor is drawn. */
+export function useWireLook(id: string) {
+  const look = useShown((snapshot) => lookOf(snapshot, id))
+  return useMemo(() => {
+    const [circuit, ...is] = look.split('|')
+    const [lit, flowing, broken, from, to] = is.map((one) => one === 'true')
+    return { circuit: circuit as Light['circuit'] | 'none', lit, flowing, broken, from, to } as WireLook
+  }, [look])
+}
+
+type Light = Snapshot['wires'][string]
+interface WireLook {
+  readonly circuit: Light['circuit'] | 'none'
+  readonly lit: boolean
+  readonly flowing: boolean
+  readonly broken: boolean
+  readonly from: boolean
+  readonly to: boolean
+}
+
+/** @example lookOf(snapshot, 'w21') // 'low voltage|true|false|false|false|false' */
+export function lookOf({ wires, wrong }: Pick<Snapshot, 'wires' | 'wrong'>, id: string): string {
+  const light = wires[id]
+  const { broken, from, to } = wireState(wrong, id)
+  return [light?.circuit ?? 'none', light?.lit === true, light?.flowing === true, broken, from, to].join('|')
 }
 
 /** What of a job the arrangement depends on. */

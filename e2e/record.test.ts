@@ -97,7 +97,9 @@ it('the same hands write down the wall where the wall is shown, and leave the pl
 it('the wire table is sorted and narrowed, its columns are hidden for good, and what is left is copied', async () => {
   const window = await device()
   const { page } = window
-  await page.browserContext().overridePermissions(program.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write'])
+  await page
+    .browserContext()
+    .overridePermissions(program.url, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write'])
   await window.goto(`${url}/runs`)
   const column = (n: number) =>
     page.$$eval(`tbody td:nth-child(${n})`, (cells) => cells.map(({ textContent }) => textContent ?? ''))

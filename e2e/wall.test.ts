@@ -302,4 +302,13 @@ it('layers step back and come again; the wall says which are dimmed', async () =
   await earth()
   await window.page.waitForFunction(() => !document.body.textContent?.includes('Dimmed here'))
   expect(await faint()).toBe(0)
+  // What steps back on one view does so on every other.
+  await window.press('::-p-xpath(//button[starts-with(., "Layers")])')
+  await window.press('::-p-xpath(//*[@role="menuitemcheckbox"][.="Switched"])')
+  for (const view of ['Loops', 'Rungs']) {
+    await window.click('button', view)
+    await window.sees('Dimmed here: switched.')
+    await window.page.waitForFunction(() => document.querySelectorAll('main g[opacity="0.16"]').length > 0)
+    expect(await window.page.$$eval('main g[opacity="1"]', (all) => all.length)).toBeGreaterThan(3)
+  }
 })

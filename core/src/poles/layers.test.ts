@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { netlistOf } from '../circuit/netlist.ts'
 import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
-import { LAYERS, type Layer, layersOf } from './layers.ts'
+import { catalogue } from '../parts/index.ts'
+import { LAYERS, type Layer, layersByNode, layersOf } from './layers.ts'
 
 /** The layers of the conductors that land on a terminal. */
 const at = (job: Job, point: string): Layer[] => {
@@ -45,4 +47,15 @@ describe('what a conductor is there for', () => {
     expect(at(job, 'V1.sig')).toEqual(['signal'])
     expect(at(job, 'V1.com')).toEqual(['return'])
   })
+})
+
+it('a node has the layer of the conductors that are on it', () => {
+  for (const make of Object.values(demoJobs)) {
+    const job = make()
+    const [layers, nodes] = [layersOf(job), layersByNode(job)]
+    const { branches, nodes: all } = netlistOf(job, catalogue)
+    expect(nodes).toHaveLength(all.length)
+    for (const { form, wire, a, b } of branches)
+      if (form === 'wire' && wire) expect([nodes[a], nodes[b]]).toEqual([layers[wire], layers[wire]])
+  }
 })

@@ -14,6 +14,19 @@ export type Layer = (typeof LAYERS)[number]
  * @example layersOf(kestrelPoint()).w1 // 'permanent'
  */
 export function layersOf(job: Job): Readonly<Record<string, Layer>> {
+  const { netlist, layerOf } = layering(job)
+  return Object.fromEntries(
+    netlist.branches.flatMap(({ form, wire, a }) => (form === 'wire' && wire ? [[wire, layerOf(a)] as const] : [])),
+  )
+}
+
+/** The layer of every node of a job's netlist, by its number: a ladder is drawn by these. */
+export function layersByNode(job: Job): readonly Layer[] {
+  const { netlist, layerOf } = layering(job)
+  return netlist.nodes.map((_, node) => layerOf(node))
+}
+
+function layering(job: Job) {
   const netlist = netlistOf(job, catalogue)
   const poles = new Poles(netlist, job)
   const [earths, calls, signals] = [new Set<number>(), new Set<number>(), new Set<number>()]
@@ -38,7 +51,5 @@ export function layersOf(job: Job): Readonly<Record<string, Layer>> {
     if (signals.has(copper)) return 'signal'
     return calls.has(copper) ? 'call' : 'switched'
   }
-  return Object.fromEntries(
-    netlist.branches.flatMap(({ form, wire, a }) => (form === 'wire' && wire ? [[wire, layerOf(a)] as const] : [])),
-  )
+  return { netlist, layerOf }
 }

@@ -1,4 +1,4 @@
-import type { MeterMode } from '@civil-lantern/core'
+import type { Layer, MeterMode } from '@civil-lantern/core'
 import { create } from 'zustand'
 
 export type LeadName = 'a' | 'b'
@@ -25,6 +25,10 @@ interface Workspace {
   readonly zone: string | undefined
   /** The bottom sheet that is up, on a phone. */
   readonly sheet: 'calls' | 'meter' | 'time' | 'picked' | undefined
+  /** Layers of conductors that have stepped back, in every view at once. */
+  readonly dimmed: ReadonlySet<Layer>
+  /** Lets a layer step back, or come again. */
+  dim(layer: Layer): void
   pick(picked: Picked | undefined): void
   take(lead: LeadName | undefined): void
   /** Takes a conductor in hand at a terminal, or puts it down. */
@@ -54,6 +58,7 @@ const start = {
   turns: 1,
   clamped: undefined,
   sheet: undefined,
+  dimmed: new Set<Layer>(),
 } as const
 
 /** What the user holds and looks at; belongs to this window, not to the job. */
@@ -76,6 +81,7 @@ export const useWorkspace = create<Workspace>((set) => ({
       const next = lead === undefined && leads[other] === undefined ? other : undefined
       return { leads, inHand: next }
     }),
+  dim: (layer) => set(({ dimmed }) => ({ dimmed: toggled(dimmed, layer) })),
   setMode: (mode) => set({ mode }),
   setTurns: (turns) => set({ turns }),
   clampOn: (clamped) =>
@@ -83,3 +89,10 @@ export const useWorkspace = create<Workspace>((set) => ({
   raise: (sheet) => set({ sheet }),
   clear: () => set(start),
 }))
+
+/** A set with a thing in it that was not, or without it. */
+export function toggled<T>(all: ReadonlySet<T>, one: T): ReadonlySet<T> {
+  const next = new Set(all)
+  if (!next.delete(one)) next.add(one)
+  return next
+}

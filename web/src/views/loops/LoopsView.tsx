@@ -4,6 +4,7 @@ import { useWorkspace } from '../../data/workspace.ts'
 import { useRoom } from '../../ui/use-room.ts'
 import { useWide } from '../../ui/use-wide.ts'
 import { foundOn } from '../found-on.ts'
+import { DimmedNote, useBright } from '../Layers.tsx'
 import { useSame } from '../use-same.ts'
 import { linesOf } from './lines.ts'
 import { OffBecause } from './OffBecause.tsx'
@@ -23,14 +24,16 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const wide = useWide()
   const [box, room] = useRoom<HTMLElement>()
   const { verdict, loops } = snapshot
+  const bright = useBright(job)
   const wrong = useSame(wrongIn(verdict))
   const marks: Marks = useMemo(
     () => ({
       wrong,
       picked: picked && ('part' in picked ? picked.part : picked.wire),
       found: foundOn(job, snapshot.findings),
+      bright,
     }),
-    [wrong, picked, job, snapshot.findings],
+    [wrong, picked, job, snapshot.findings, bright],
   )
   const spoken = useMemo(() => spokenOf(verdict, job), [verdict, job])
   const forStrips = room - NAME - 16
@@ -38,6 +41,7 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     <section ref={box} aria-label="Loops" className="min-h-full rounded-card border border-line bg-card">
       {room === 0 ? null : wide ? (
         <>
+          <DimmedNote className="border-line border-b px-4 py-1" />
           {zonesInOrder(job).map((zone, i) => {
             const strips = stripsOf(loops, zone.id)
             if (strips.length === 0) return null

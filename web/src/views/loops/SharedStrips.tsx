@@ -2,6 +2,7 @@ import { type Job, labelOf, type Snapshot, type Strip } from '@civil-lantern/cor
 import { ChevronDown } from 'lucide-react'
 import { Collapsible } from 'radix-ui'
 import { useState } from 'react'
+import { LayersMenu } from '../Layers.tsx'
 import type { Marks } from './StripDrawing.tsx'
 import { StripSet } from './StripSet.tsx'
 import { sharedInWords } from './shared-in-words.ts'
@@ -29,6 +30,8 @@ export function SharedStrips({
         <p className="min-w-0 leading-tight">
           <b>Line voltage.</b> {sharedInWords(shared, job)}
         </p>
+        <span className="grow" />
+        <LayersMenu className="min-h-11 shrink-0 rounded-control px-2 font-semibold hover:bg-well" />
         <Collapsible.Trigger className="no-print flex min-h-11 shrink-0 items-center gap-1 rounded-control px-2 font-semibold hover:bg-well">
           {open ? 'Fold' : shared.length === 1 ? 'Open one strip' : `Open ${shared.length} strips`}
           <ChevronDown aria-hidden size={18} className={open ? 'rotate-180' : ''} />

@@ -42,6 +42,7 @@ export function StripDown({
               y={0}
               circuit={strip.circuit}
               marked={marks.picked === run.wire}
+              faint={marks.bright?.has(run.wire) === false}
             />
           ))}
         </g>

@@ -9,6 +9,8 @@ export interface Marks {
   readonly picked: string | undefined
   /** Parts and wires that findings stand on. */
   readonly found: ReadonlySet<string>
+  /** Wires that stay bright while layers are dimmed; undefined where all do. */
+  readonly bright: ReadonlySet<string> | undefined
 }
 
 export const BOX = 38
@@ -47,6 +49,7 @@ export function StripDrawing({
                 y={y}
                 circuit={strip.circuit}
                 marked={marks.picked === run.wire}
+                faint={marks.bright?.has(run.wire) === false}
               />
             ))}
             {stretch.runs.map(

@@ -1,5 +1,6 @@
 import type { CircuitClass, Run } from '@civil-lantern/core'
 import { hue } from '../../ui/colours.ts'
+import { FAINT } from '../Layers.tsx'
 import { Core } from './WireCore.tsx'
 
 const GAP = 9
@@ -16,6 +17,7 @@ export function WirePath({
   y,
   circuit,
   marked,
+  faint = false,
 }: {
   run: Run
   from: number
@@ -23,6 +25,8 @@ export function WirePath({
   y: number
   circuit: CircuitClass
   marked: boolean
+  /** Its layer has stepped back. */
+  faint?: boolean
 }) {
   const colour = hue(run.colour)
   const middle = (from + to) / 2
@@ -34,7 +38,7 @@ export function WirePath({
     : [{ a: from + (run.liftedNear ? GAP : 0), b: to - (run.liftedFar ? GAP : 0), lit: run.litNear && run.litFar }]
   const flowing = run.amps >= 1e-3
   return (
-    <g>
+    <g opacity={faint ? FAINT : 1}>
       {circuit === 'call' && <line x1={from} x2={to} y1={y} y2={y} stroke="var(--bed)" strokeWidth={16} />}
       {pieces.map(({ a, b, lit }) => (
         <g key={a}>

@@ -5,7 +5,7 @@ import { type Drawn, drawnAlike } from './drawn-alike.ts'
 import { stripsOf } from './strips-of.ts'
 
 const job = demoJobs['kestrel-point']!()
-const marks = { wrong: new Set<string>(), picked: undefined, found: new Set<string>() }
+const marks = { wrong: new Set<string>(), picked: undefined, found: new Set<string>(), bright: undefined }
 
 /** What the row of a zone is drawn from. */
 const row = (snapshot: Snapshot, zone: string): Drawn => ({

@@ -33,6 +33,7 @@ export function LadderDrawing({
   width,
   picked,
   pick,
+  faint,
 }: {
   ladder: Ladder
   light: LadderLight
@@ -41,6 +42,8 @@ export function LadderDrawing({
   width: number
   picked: string | undefined
   pick: (picked: Picked) => void
+  /** Has the layer of a node stepped back? */
+  faint: (node: number) => boolean
 }) {
   const lit = new Set(light.lit)
   const [left, right] = [RAIL, width - RAIL]
@@ -98,6 +101,7 @@ export function LadderDrawing({
         to={[left, bottom]}
         near={isLit(hotNode)}
         far={isLit(hotNode)}
+        faint={faint(hotNode)}
         circuit={ladder.circuit}
       />
       <Wire
@@ -105,6 +109,7 @@ export function LadderDrawing({
         to={[right, bottom]}
         near={isLit(backNode)}
         far={isLit(backNode)}
+        faint={faint(backNode)}
         circuit={ladder.circuit}
       />
       {rows.map(({ number, y: top, network, says, from, to }) => {
@@ -112,7 +117,13 @@ export function LadderDrawing({
         return (
           <g key={`${number ?? 'head'} ${from}`} data-rung={number}>
             {lines.map((line) => (
-              <LineBetween key={`${line.from} ${line.to}`} line={line} lit={isLit} circuit={ladder.circuit} />
+              <LineBetween
+                key={`${line.from} ${line.to}`}
+                line={line}
+                lit={isLit}
+                faint={faint}
+                circuit={ladder.circuit}
+              />
             ))}
             {number !== undefined && (
               <text x={left - 12} y={top + 5} textAnchor="end" fontSize={15} fontWeight={700} fill="var(--ink)">
@@ -147,6 +158,7 @@ export function LadderDrawing({
             to={[left + headWidth, railTop]}
             near={isLit(hotNode)}
             far={isLit(hotNode)}
+            faint={faint(hotNode)}
             circuit={ladder.circuit}
           />
           <Wire
@@ -154,6 +166,7 @@ export function LadderDrawing({
             to={[left, railTop]}
             near={isLit(hotNode)}
             far={isLit(hotNode)}
+            faint={faint(hotNode)}
             circuit={ladder.circuit}
           />
         </>
@@ -172,11 +185,19 @@ export function LadderDrawing({
           to={[left, railTop]}
           near={isLit(hotNode)}
           far={isLit(hotNode)}
+          faint={faint(hotNode)}
           circuit={ladder.circuit}
         />
       )}
       {ladder.tail.length === 0 && (
-        <Wire from={[right, TOP]} to={[right, railTop]} near={false} far={false} circuit={ladder.circuit} />
+        <Wire
+          from={[right, TOP]}
+          to={[right, railTop]}
+          near={false}
+          far={false}
+          faint={faint(backNode)}
+          circuit={ladder.circuit}
+        />
       )}
       <RailEnd x={left} y={TOP} says={ladder.hot.marking} lit />
       <RailEnd x={right} y={tailTop} says={ladder.back.marking} lit={false} />

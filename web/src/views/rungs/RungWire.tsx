@@ -1,4 +1,5 @@
 import type { Ladder, PlacedLine } from '@civil-lantern/core'
+import { FAINT } from '../Layers.tsx'
 
 /** The terminal a rail begins at. */
 export const RailEnd = ({ x, y, says, lit }: { x: number; y: number; says: string; lit: boolean }) => (
@@ -13,13 +14,16 @@ export const RailEnd = ({ x, y, says, lit }: { x: number; y: number; says: strin
 export function LineBetween({
   line: { from, to, nodes },
   lit,
+  faint,
   circuit,
 }: {
   line: PlacedLine
   lit: (node: number) => boolean
+  /** Has the layer of a node stepped back? */
+  faint: (node: number) => boolean
   circuit: Ladder['circuit']
 }) {
-  return <Wire from={from} to={to} near={lit(nodes[0])} far={lit(nodes[1])} circuit={circuit} />
+  return <Wire from={from} to={to} near={lit(nodes[0])} far={lit(nodes[1])} faint={faint(nodes[0])} circuit={circuit} />
 }
 
 /** A line of a ladder; where its two ends differ in light the copper between them is open, and that is shown. */
@@ -28,18 +32,20 @@ export function Wire({
   to: [x2, y2],
   near,
   far,
+  faint,
   circuit,
 }: {
   from: readonly [number, number]
   to: readonly [number, number]
   near: boolean
   far: boolean
+  faint: boolean
   circuit: Ladder['circuit']
 }) {
   const [mx, my] = [(x1 + x2) / 2, (y1 + y2) / 2]
   const open = near !== far
   return (
-    <g stroke="var(--ink)" fill="none">
+    <g stroke="var(--ink)" fill="none" opacity={faint ? FAINT : 1}>
       {near && far && <path d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--halo)" strokeWidth={13} />}
       {open && (
         <path

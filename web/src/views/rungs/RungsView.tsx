@@ -1,11 +1,12 @@
-import { type Job, labelOf, piecesOf, type Snapshot } from '@civil-lantern/core'
+import { type Job, labelOf, layersByNode, piecesOf, type Snapshot } from '@civil-lantern/core'
 import { format } from 'date-fns'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { useBench } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
 import { Tick } from '../../ui/fields.tsx'
+import { DimmedNote, LayersMenu } from '../Layers.tsx'
 import { LadderDrawing, ladderWidth } from './LadderDrawing.tsx'
 import { svgFile } from './svg-file.ts'
 
@@ -29,6 +30,9 @@ export function RungsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     watch.observe(box.current)
     return () => watch.disconnect()
   }, [])
+  const dimmed = useWorkspace((w) => w.dimmed)
+  const layers = useMemo(() => (dimmed.size === 0 ? [] : layersByNode(job)), [dimmed, job])
+  const faint = (node: number) => layers[node] !== undefined && dimmed.has(layers[node])
   const chosen = picked && ('part' in picked ? picked.part : undefined)
   const apart = rungs?.apart.map((part) => labelOf(job, part)) ?? []
   const legend =
@@ -51,8 +55,10 @@ export function RungsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           SVG
         </Button>
         <Button onClick={() => window.print()}>Print</Button>
+        <LayersMenu className="min-h-11 rounded-control border border-line bg-card px-4 font-semibold hover:border-soft" />
         <Tick label="Each ladder on a page of its own" checked={pages} onChange={setPages} />
       </div>
+      <DimmedNote />
       {rungs?.ladders.map((ladder, i) => (
         <Card
           key={ladder.id}
@@ -70,6 +76,7 @@ export function RungsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
               width={Math.max(room, ladderWidth(ladder))}
               picked={chosen}
               pick={pick}
+              faint={faint}
             />
           </section>
           <details className="no-print border-line border-t">

@@ -1,15 +1,14 @@
-import { hangPart, type Job, kindOf, kinds, LAYERS, type Layer, zonesInOrder } from '@civil-lantern/core'
+import { hangPart, type Job, kindOf, kinds, zonesInOrder } from '@civil-lantern/core'
 import { useReactFlow } from '@xyflow/react'
 import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Choice } from '../../ui/fields.tsx'
-import { Menu, MenuTick } from '../../ui/menu.tsx'
 import { SearchList } from '../../ui/search-list.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
+import { LayersMenu } from '../Layers.tsx'
 import { GRID, sizeOf } from './boxes.ts'
-import { layerNames } from './layers.ts'
 import type { Rect } from './route.ts'
 import type { Folds } from './shapes.ts'
 
@@ -23,8 +22,6 @@ export function WallTools({
   fold,
   following,
   follow,
-  dimmed,
-  dim,
   tidy,
   look,
   zoom,
@@ -35,9 +32,6 @@ export function WallTools({
   fold: (what: string, folded: boolean) => void
   following: boolean
   follow: (on: boolean) => void
-  /** Layers that step back, and what makes one step back or come again. */
-  dimmed: ReadonlySet<Layer>
-  dim: (layer: Layer) => void
   tidy: () => void
   look: (zone: string | undefined) => void
   /** Nearer, or further away. */
@@ -102,16 +96,7 @@ export function WallTools({
       >
         Follow
       </button>
-      <Menu
-        trigger={dimmed.size === 0 ? 'Layers' : `Layers, ${dimmed.size} dimmed`}
-        className={`${button} ${dimmed.size > 0 ? 'bg-ink text-paper' : ''}`}
-      >
-        {LAYERS.map((layer) => (
-          <MenuTick key={layer} on={!dimmed.has(layer)} change={() => dim(layer)}>
-            {layerNames[layer]}
-          </MenuTick>
-        ))}
-      </Menu>
+      <LayersMenu className={button} />
       <button type="button" className={button} onClick={() => setAdding(true)}>
         Add
       </button>

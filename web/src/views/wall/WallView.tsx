@@ -1,7 +1,7 @@
 import '@xyflow/react/dist/style.css'
 import './wall.css'
 import type { Snapshot } from '@civil-lantern/core'
-import { type Job, type Layer, labelOf, layersOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
+import { type Job, labelOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
 import {
   ConnectionMode,
   type Node,
@@ -17,13 +17,13 @@ import { useOpenJob } from '../../data/open-job.tsx'
 import { takenOut } from '../../data/taken-out.ts'
 import { useWorkspace } from '../../data/workspace.ts'
 import { foundOn } from '../found-on.ts'
+import { DimmedNote, useBright } from '../Layers.tsx'
 import { useSame } from '../use-same.ts'
 import { useFolds } from './folds.ts'
 import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
 import { kept } from './kept-nodes.ts'
 import { LandSheet } from './LandSheet.tsx'
-import { brightIn, dimmedInWords, toggled } from './layers.ts'
 import { PartNode } from './PartNode.tsx'
 import type { Rect } from './route.ts'
 import { BlockNode, FrameNode, MouthNode } from './SideNodes.tsx'
@@ -68,12 +68,10 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     if (made) setNodes((now) => kept(now, made, pickedPart))
   }, [made, pickedPart, setNodes])
 
-  const [dimmed, setDimmed] = useState<ReadonlySet<Layer>>(new Set())
-  const layers = useMemo(() => (dimmed.size > 0 ? layersOf(job) : {}), [dimmed, job])
+  const bright = useBright(job)
   const followed = useMemo(
-    () =>
-      following && picked && 'wire' in picked ? new Set(netWires(job, picked.wire)) : brightIn(job, layers, dimmed),
-    [following, picked, job, layers, dimmed],
+    () => (following && picked && 'wire' in picked ? new Set(netWires(job, picked.wire)) : bright),
+    [following, picked, job, bright],
   )
   const first = arrangement !== undefined
   const room = useStore(({ width, height }) => `${width}x${height}`)
@@ -140,8 +138,6 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           fold={fold}
           following={following}
           follow={setFollowing}
-          dimmed={dimmed}
-          dim={(layer) => setDimmed((now) => toggled(now, layer))}
           room={(rect) => clear(rect, arrangement?.parts ?? [], 24)}
           tidy={() => {
             if (Object.values(job.parts).some(({ at }) => at))
@@ -165,11 +161,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
           data-crossings={arrangement?.crossings}
           data-milliseconds={arrangement && Math.round(arrangement.milliseconds)}
         >
-          {dimmed.size > 0 && (
-            <p className="pointer-events-none absolute top-0 left-0 z-10 rounded-br-control bg-card px-3 py-1 text-soft">
-              {dimmedInWords(dimmed)}
-            </p>
-          )}
+          <DimmedNote className="pointer-events-none absolute top-0 left-0 z-10 rounded-br-control bg-card px-3 py-1" />
           <ReactFlow
             nodes={nodes}
             nodeTypes={nodeTypes}

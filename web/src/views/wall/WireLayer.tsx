@@ -2,6 +2,7 @@ import { spareCores } from '@civil-lantern/core'
 import { ViewportPortal } from '@xyflow/react'
 import { memo, useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
+import { FAINT } from '../Layers.tsx'
 import type { Arrangement, WirePath } from './arrange.ts'
 import type { Bar, Bundle } from './bars.ts'
 import { Conductor } from './Conductor.tsx'
@@ -72,7 +73,7 @@ const WireLine = memo(function WireLine({
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: with keys a wire is chosen in Runs or at its terminal
     <g
-      opacity={followed && !followed.has(id) ? 0.16 : 1}
+      opacity={followed && !followed.has(id) ? FAINT : 1}
       data-wire={id}
       data-lit={light.lit ? '' : undefined}
       onClick={(e) => {
@@ -124,7 +125,7 @@ const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bun
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: with keys the supply is opened at its own block
     <g
-      opacity={followed && !own.some((id) => followed.has(id)) ? 0.16 : 1}
+      opacity={followed && !own.some((id) => followed.has(id)) ? FAINT : 1}
       data-bundle={own.length}
       onClick={(e) => {
         e.stopPropagation()
@@ -161,7 +162,7 @@ const BarLine = memo(function BarLine({ bar: { part, terminal, points } }: { bar
   const lit = useShown((now) => now.wires[shown ?? '']?.lit === true)
   const wire = shown === undefined ? undefined : job.wires[shown]
   return (
-    <g opacity={followed && !own.some((id) => followed.has(id)) ? 0.16 : 1}>
+    <g opacity={followed && !own.some((id) => followed.has(id)) ? FAINT : 1}>
       {wire && shown !== undefined ? (
         <Conductor points={points} colour={wire.colour} circuit={circuit} lit={lit} flowing={false} marked={false} />
       ) : (

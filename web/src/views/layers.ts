@@ -10,12 +10,6 @@ export const layerNames: Readonly<Record<Layer, string>> = {
   signal: 'Signal',
 }
 
-export function toggled(layers: ReadonlySet<Layer>, layer: Layer): ReadonlySet<Layer> {
-  const next = new Set(layers)
-  if (!next.delete(layer)) next.add(layer)
-  return next
-}
-
 /** The wires that stay bright while layers are dimmed; undefined where none is, and all do. */
 export const brightIn = (
   { wires }: Pick<Job, 'wires'>,

@@ -1,5 +1,7 @@
+import type { Layer } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
-import { brightIn, dimmedInWords, toggled } from './layers.ts'
+import { toggled } from '../data/workspace.ts'
+import { brightIn, dimmedInWords } from './layers.ts'
 
 const wires = { a: {}, b: {}, c: {} } as never
 const layers = { a: 'earth', b: 'call' } as const
@@ -11,7 +13,7 @@ it('none dimmed, all are bright; what is dimmed steps back, and what has no laye
 })
 
 it('a layer is dimmed by one touch and comes again by the next; the print says which are', () => {
-  const once = toggled(new Set(), 'earth')
+  const once = toggled(new Set<Layer>(), 'earth')
   expect([...once]).toEqual(['earth'])
   expect([...toggled(once, 'earth')]).toEqual([])
   expect(dimmedInWords(new Set())).toBe('')

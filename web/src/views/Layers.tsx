@@ -1,0 +1,38 @@
+import { type Job, LAYERS, layersOf } from '@civil-lantern/core'
+import { useMemo } from 'react'
+import { useWorkspace } from '../data/workspace.ts'
+import { Menu, MenuTick } from '../ui/menu.tsx'
+import { brightIn, dimmedInWords, layerNames } from './layers.ts'
+
+/** What a layer that stepped back is drawn with. */
+export const FAINT = 0.16
+
+/** Lets layers step back, on every view that draws conductors, and come again. */
+export function LayersMenu({ className }: { className: string }) {
+  const dimmed = useWorkspace((w) => w.dimmed)
+  const dim = useWorkspace((w) => w.dim)
+  return (
+    <Menu
+      trigger={dimmed.size === 0 ? 'Layers' : `Layers, ${dimmed.size} dimmed`}
+      className={`no-print ${className} ${dimmed.size > 0 ? 'bg-ink text-paper' : ''}`}
+    >
+      {LAYERS.map((layer) => (
+        <MenuTick key={layer} on={!dimmed.has(layer)} change={() => dim(layer)}>
+          {layerNames[layer]}
+        </MenuTick>
+      ))}
+    </Menu>
+  )
+}
+
+/** Says which layers are dimmed, on the screen and on paper; nothing where none is. */
+export function DimmedNote({ className = '' }: { className?: string }) {
+  const dimmed = useWorkspace((w) => w.dimmed)
+  return dimmed.size === 0 ? null : <p className={`text-soft ${className}`}>{dimmedInWords(dimmed)}</p>
+}
+
+/** The wires that stay bright while layers are dimmed; undefined where all do. */
+export function useBright(job: Job): ReadonlySet<string> | undefined {
+  const dimmed = useWorkspace((w) => w.dimmed)
+  return useMemo(() => (dimmed.size === 0 ? undefined : brightIn(job, layersOf(job), dimmed)), [job, dimmed])
+}

@@ -9,14 +9,14 @@ describe('the search in words', () => {
   it('says the repair with how sure it is, never wholly', () => {
     const repair = unit('Valve 2: head', 0.999)
     expect(searchInWords({ units: [repair], repair, look: [], next: undefined, others: [] })).toBe(
-      'Put right: Valve 2: head (over 99 % sure).',
+      'Put right: Valve 2: head (over 99\u00a0% sure).',
     )
   })
 
   it('counts who is left, leaving out what is hardly possible', () => {
     const units = [unit('Thermostat 4', 0.58), unit('Splice S4', 0.4), unit('Fuse', 0.019)]
     const open = { repair: undefined, look: [], others: [] }
-    expect(searchInWords({ units, next: proposed, ...open })).toBe('2 suspects left. Thermostat 4: 58 %.')
+    expect(searchInWords({ units, next: proposed, ...open })).toBe('2 suspects left. Thermostat 4: 58\u00a0%.')
     expect(searchInWords({ units, next: undefined, ...open, look: units.slice(0, 2) })).toContain(
       '2 things show the same readings. Look at Thermostat 4 first.',
     )
@@ -26,8 +26,8 @@ describe('the search in words', () => {
   it('names the likeliest fault while less than half speaks for none', () => {
     const open = { repair: undefined, look: [], others: [], next: proposed }
     const none = (share: number) => [unit('No fault', share, 'nothing wrong'), unit('Thermostat 4', 1 - share)]
-    expect(searchInWords({ units: none(0.49), ...open })).toBe('2 suspects left. Thermostat 4: 51 %.')
-    expect(searchInWords({ units: none(0.5), ...open })).toBe('2 suspects left. No fault: 50 %.')
+    expect(searchInWords({ units: none(0.49), ...open })).toBe('2 suspects left. Thermostat 4: 51\u00a0%.')
+    expect(searchInWords({ units: none(0.5), ...open })).toBe('2 suspects left. No fault: 50\u00a0%.')
   })
 
   it('asks for the stem before a head or a motor is changed, and for nothing else', () => {
@@ -65,10 +65,10 @@ describe('the search in words', () => {
   })
 
   it.each([
-    [0.995, 'over 99 %'],
-    [0.994, '99 %'],
-    [0.01, '1 %'],
-    [0.009, 'under 1 %'],
+    [0.995, 'over 99\u00a0%'],
+    [0.994, '99\u00a0%'],
+    [0.01, '1\u00a0%'],
+    [0.009, 'under 1\u00a0%'],
   ])('%f is %s', (share, says) => expect(percent(share)).toBe(says))
 
   it('names who has to call', () => {

@@ -11,7 +11,7 @@ import {
 
 /** A share of certainty: never said to be whole. */
 export const percent = (share: number): string =>
-  share >= 0.995 ? 'over 99 %' : share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`
+  share >= 0.995 ? 'over 99\u00a0%' : share < 0.01 ? 'under 1\u00a0%' : `${Math.round(100 * share)}\u00a0%`
 
 /** Is it over: nothing that was asked speaks for a fault any more? */
 export const isWell = ({ units }: Pick<Findings, 'units'>): boolean => units[0]?.unit === WELL && units[0].share > 0.8

@@ -179,7 +179,15 @@ it('what the server refuses lies on the device, is read there, sent again, and l
   await window.saved()
   const texts = async () => (await program.entries('sable-row')).map(({ body }) => body.text)
   expect(await texts()).toContain('Lamp is rotten')
+  // Written otherwise it is taken.
   refuses = true
+  await write('Lamp is rotten once more')
+  await window.click('button', '1 not taken')
+  await window.click('button', 'Write it otherwise')
+  await window.fill('text', 'Lamp is mended')
+  await window.click('button', 'Send it so')
+  await window.saved()
+  expect(await texts()).toContain('Lamp is mended')
   await write('Lamp is rotten again')
   await window.goto(program.url)
   await window.sees('One thing done here was not taken')

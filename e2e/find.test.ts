@@ -139,6 +139,9 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
   await window.verdict('Nothing speaks for a fault any more')
   await window.click('link', 'To the closing check')
   await window.verdict('Not commissioned yet')
+  await expect
+    .poll(async () => (await program.entries('kestrel-point')).filter(({ body }) => body.kind === 'repair').length)
+    .toBeGreaterThan(0)
   const entries = await program.entries('kestrel-point')
   const notes = entries.flatMap(({ body }) => (body.kind === 'note' ? [String(body.text)] : []))
   expect(

@@ -49,6 +49,9 @@ it('is kept on a phone without signal, comes to the server with it, and goes alo
   window.complaints.length = 0
   await window.page.setOfflineMode(false)
   await window.page.waitForFunction(() => !document.body.textContent?.includes('waits for signal'), { timeout: 20_000 })
+  await expect
+    .poll(async () => (await program.entries('photographed')).filter(({ body }) => body.kind === 'photo').length)
+    .toBe(1)
   const [entry] = (await program.entries('photographed')).filter(({ body }) => body.kind === 'photo')
   const kept = async () => (await fetch(`${program.url}/api/jobs/photographed/photos/${entry!.body.file}`)).status
   for (let n = 0; n < 40 && (await kept()) !== 200; n++) await new Promise((done) => setTimeout(done, 500))

@@ -1,10 +1,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { type Document, documentOf, proofsIn, runSheet } from '@civil-lantern/core'
+import { type Document, documentOf, type Entry, proofsIn, runSheet } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import type { ElementHandle } from 'puppeteer-core'
-import { afterAll, beforeEach, expect, it } from 'vitest'
+import { afterAll, beforeEach, expect, it, vi } from 'vitest'
 import { halfSeen } from '../core/src/testing/half-seen.ts'
 import { Window } from './browser.ts'
 import { isolate } from './isolate.ts'
@@ -121,6 +121,7 @@ it('a failed step is taken to Find with what passed, and its reading out of boun
   await window.press('nav[aria-label="Steps"] [aria-label="not as expected"]')
   await window.click('button', 'Find why')
   await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
+  await window.saved()
   const entries = await program.entries(id)
   const complaint = entries.find(({ body }) => body.kind === 'case')!
   expect(complaint.body).toMatchObject({ does: 'opened', proof: proofsIn(entries)[0]!.id })
@@ -280,15 +281,26 @@ it('a wall nobody knows is written down on a phone, end by end: what follows fro
   await phone.fill('I read, in Ω', '0.3')
   await phone.click('button', 'Keep it')
   await phone.verdict('6 loose ends: 6 certain')
-  const read = (await program.entries(id)).find(({ body }) => body.kind === 'reading')
+  // It stands on the page before the server has it.
+  const kept = (is: (body: Entry['body']) => boolean) =>
+    vi.waitFor(
+      async () => {
+        const found = (await program.entries(id)).find(({ body }) => is(body))
+        expect(found).toBeDefined()
+        return found
+      },
+      { timeout: 15_000, interval: 100 },
+    )
+  const read = await kept(({ kind }) => kind === 'reading')
   expect(read).toMatchObject({ source: 'wall', stand: { power: { on: false } }, body: { mode: 'ohms', value: 0.3 } })
   // A connector nobody had on record.
   await phone.click('button', 'Something else hangs here')
   await phone.page.type('input[placeholder="Kind of part"]', 'Lever connector, 5')
   await phone.page.keyboard.press('Enter')
   await phone.sees('nothing yet')
-  const hung = (await program.entries(id)).filter(({ body }) => body.what === 'part')
-  expect(hung).toMatchObject([
-    { source: 'wall', body: { is: { place: 'boiler', label: expect.stringMatching(/^Splice S/) } } },
-  ])
+  const hung = await kept(({ what }) => what === 'part')
+  expect(hung).toMatchObject({
+    source: 'wall',
+    body: { is: { place: 'boiler', label: expect.stringMatching(/^Splice S/) } },
+  })
 })

@@ -148,6 +148,7 @@ it('new work begins with nothing on the wall; what is ticked as landed hangs the
   await window.click('checkbox', 'Wire 21 is landed')
   await window.shows('as found')
   await window.sees('1 of 1 wires')
+  await window.saved()
   const kinds = (await program.entries('bare-wall')).map(({ body }) => `${body.kind} ${body.does ?? ''}`.trim())
   expect(kinds).toEqual(['visit opens', 'part fitted', 'part fitted', 'part run', 'landed'])
   await window.page.close()

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { searched } from '../testing/searched.ts'
 import { asksIn } from './asks/index.ts'
 import { Belief } from './belief.ts'
 import type { Evidence } from './evidence.ts'
 import { Finder } from './finder.ts'
 import { canGo, hasJointAt, THERE, thereAt, USUAL_PATTERN } from './goes.ts'
-import { search } from './search.ts'
 import { calling, DEAD, NOBODY, standKey } from './stand.ts'
 import { StandInWall } from './stand-in-wall.ts'
 import { NONE, WELL } from './suspects.ts'
@@ -116,22 +116,12 @@ describe('a stand-in whose joint comes and goes', () => {
 
   it('is found though every reading was of a sound plant', () => {
     const wall = new StandInWall(job, [loose], undefined, undefined, () => false)
-    const work = search(finder, job, ['signal'], [{ is: 'room', zone: 'signal', heats: false }])
-    let next = work.next()
     const hands: string[] = []
-    while (!next.done) {
-      const wanted = next.value
+    const ended = searched(finder, wall, ['signal'], (wanted) => {
       if (wanted.do === 'ask' && ['wiggle', 'joint'].includes(wanted.ask.ask)) hands.push(wanted.ask.id)
-      next = work.next(
-        wanted.do === 'ask'
-          ? wall.shows(wanted.ask, wanted.stand)
-          : wanted.do === 'repair'
-            ? wall.repair(wanted.unit.unit)
-            : wall.heats(wanted.zone),
-      )
-    }
-    expect(next.value.repairs).toEqual(['S4'])
-    expect([next.value.solved, wall.isWell]).toEqual([true, true])
+    })
+    expect(ended.repairs).toEqual(['S4'])
+    expect([ended.solved, wall.isWell]).toEqual([true, true])
     expect(hands).toContain('wiggle:S4')
   })
 

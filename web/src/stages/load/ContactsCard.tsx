@@ -1,6 +1,7 @@
 import { type ContactLoad, type Job, labelOf } from '@civil-lantern/core'
 import { Card } from '../../ui/controls.tsx'
 import { Wide } from '../../ui/Wide.tsx'
+import { FigureHeads } from './FigureHeads.tsx'
 import { ampsIn, usedOf } from './in-words.ts'
 
 /** What every contact, fuse and breaker carries at worst, the most used first. */
@@ -10,16 +11,7 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
     <Card title="Contacts, fuses and breakers" aside="amps at worst, expected">
       <Wide label="Contacts, fuses and breakers, table" className="px-4 pt-2 pb-2">
         <table className="w-full min-w-[26rem] text-right">
-          <thead className="text-soft">
-            <tr>
-              <th className="py-1.5 text-left font-normal">Part</th>
-              {['carries', 'may', 'used', 'starting'].map((head) => (
-                <th key={head} className="py-1.5 pl-4 font-normal">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <FigureHeads lines="Part" figures={['carries', 'may', 'used', 'starting']} />
           <tbody className="font-mono">
             {contacts.map((one) => {
               const over = one.amps > one.may

@@ -3,6 +3,7 @@ import { ChevronDown } from 'lucide-react'
 import { Collapsible } from 'radix-ui'
 import { Wide } from '../../ui/Wide.tsx'
 import { stackOf } from './charts.tsx'
+import { FigureHeads } from './FigureHeads.tsx'
 import { momentsOf } from './in-words.ts'
 
 /** What the two charts draw over time, as a table: folded on the screen, whole on paper. */
@@ -17,16 +18,10 @@ export function FiguresOfTime({ job, source }: { job: Job; source: SourceLoad })
       <Collapsible.Content forceMount className="data-[state=closed]:hidden print:block!">
         <Wide label="Everything calls at once, table" className="px-4 pb-2">
           <table className="w-full text-right">
-            <thead className="text-soft">
-              <tr>
-                <th className="py-1.5 text-left font-normal">After</th>
-                {['together, VA', 'source, V', 'least at a valve, V', ...stack.map(({ name }) => name)].map((head) => (
-                  <th key={head} className="py-1.5 pl-4 font-normal">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <FigureHeads
+              lines="After"
+              figures={['together, VA', 'source, V', 'least at a valve, V', ...stack.map(({ name }) => name)]}
+            />
             <tbody className="font-mono">
               {momentsOf(source.outage).map(({ after, zones, va, volts, least }) => (
                 <tr key={after} className="border-line border-t">

@@ -11,6 +11,7 @@ import { CircuitSwitch } from '../scheme/CircuitSwitch.tsx'
 import { Working } from '../scheme/Working.tsx'
 import { ContactsCard } from './ContactsCard.tsx'
 import { fillOf, HowMany, OverTime, stackOf, VoltsOverTime } from './charts.tsx'
+import { FigureHeads } from './FigureHeads.tsx'
 import { FiguresOfTime } from './FiguresOfTime.tsx'
 import { LineCard } from './LineCard.tsx'
 import { MeasuredCard } from './MeasuredCard.tsx'
@@ -237,16 +238,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
     <Card title="What each draws" aside="VA and volts, expected">
       <Wide label="What each draws, table" className="px-4 pt-2">
         <table className="w-full min-w-[34rem] text-right">
-          <thead className="text-soft">
-            <tr>
-              <th className="py-1.5 text-left font-normal">Part</th>
-              {['starts', 'holds', 'idle', 'frees', 'volts there, worst', 'needs'].map((head) => (
-                <th key={head} className="py-1.5 pl-4 font-normal">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <FigureHeads lines="Part" figures={['starts', 'holds', 'idle', 'frees', 'volts there, worst', 'needs']} />
           <tbody className="font-mono">
             {source.devices.map((device) => {
               const short = device.needs !== undefined && device.volts < device.needs

@@ -124,8 +124,14 @@ export class Window {
   async find(role: string, name: string): Promise<ElementHandle<HTMLElement>> {
     const found = await this.page
       .waitForFunction((role, name) => named(role, name), { polling }, role, name)
-      .catch((error) => {
-        throw new Error(`no ${role} named ${name}: ${error.message}`)
+      .catch(async (error) => {
+        // What there is instead tells why.
+        const there = await this.page
+          .$$eval(`${role}, [role="${role}"]`, (all) =>
+            all.map((one) => one.getAttribute('aria-label') ?? one.textContent ?? '').slice(0, 60),
+          )
+          .catch(() => [])
+        throw new Error(`no ${role} named ${name}: ${error.message} There is: ${there.join(' | ')}`)
       })
     return found.asElement() as ElementHandle<HTMLElement>
   }

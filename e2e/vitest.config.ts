@@ -10,6 +10,8 @@ export default defineConfig({
     // Much of a browser test is waiting: two files at a time share the cores.
     maxWorkers: 2,
     isolate: false,
+    // A real browser on a machine that is shared loses a beat now and then: what fails is run once more, and the report says so.
+    retry: 1,
     // A guard against what never ends, and no measure of speed.
     testTimeout: 240_000,
     hookTimeout: 120_000,

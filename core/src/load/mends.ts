@@ -18,6 +18,9 @@ const APART = 60
 /** Share of the peak below which a change counts as help: the rest is the line, which pump and burner do not load yet. */
 const HELPS = 0.95
 
+/** Zones above this count are told by their numbers. */
+const MOST_NAMED = 5
+
 /** Something that may mend it, tried by running it. */
 export interface Mend {
   readonly name: string
@@ -30,7 +33,7 @@ export interface Mend {
   readonly job?: Job
 }
 
-type Try = (job: Job, worst: SourceLoad) => Mend | undefined
+type Try = (job: Job, worst: SourceLoad, all: readonly SourceLoad[]) => Mend | undefined
 
 /** What is tried, in this order; a new one is one line here. */
 export const mendsTried: readonly Try[] = [
@@ -123,8 +126,9 @@ function oneAfterAnother(job: Job, worst: SourceLoad): Mend | undefined {
  * One transformer more than hang, its zones the ones that make all of them as even as may be: the hungriest first, each to
  * the one that carries least so far. One more is tried where two are still short, up to as many as there are zones.
  */
-function anotherTransformer(job: Job, worst: SourceLoad): Mend | undefined {
-  const { part, devices, together } = worst
+function anotherTransformer(job: Job, worst: SourceLoad, all: readonly SourceLoad[]): Mend | undefined {
+  const { part, together } = worst
+  const devices = all.flatMap((source) => source.devices)
   const draws = new Map(devices.map(({ zone, starts, holds }) => [zone, Math.max(starts, holds)]))
   const hungry = zonesInOrder(job).toSorted((a, b) => (draws.get(b.id) ?? 0) - (draws.get(a.id) ?? 0))
   let best: Mend | undefined
@@ -139,13 +143,16 @@ function anotherTransformer(job: Job, worst: SourceLoad): Mend | undefined {
     })
     if (!fitOf(transformersShared, shared).fits) return undefined
     const also = Array.from({ length: count }, (_, i) =>
-      zonesInOrder(shared)
-        .filter(({ transformer }) => transformer === i + 1)
-        .map(({ name }) => name),
+      zonesInOrder(shared).filter(({ transformer }) => transformer === i + 1),
     )
+    // A few are told by name, many by their numbers.
+    const told = (zones: (typeof also)[number]) =>
+      hungry.length > MOST_NAMED
+        ? `zone${zones.length === 1 ? '' : 's'} ${listed(zones.map(({ number }) => String(number)))}`
+        : listed(zones.map(({ name }) => name))
     const mend = tried(
       count === 2 ? 'A second transformer beside it' : `${count} transformers`,
-      `${also.map((names, i) => `${i + 1}: ${listed(names)}`).join('. ')}. Keep their commons apart; wires you moved by hand are not kept.`,
+      `${also.map((zones, i) => `${i + 1}: ${told(zones)}`).join('. ')}. Keep their commons apart; wires you moved by hand are not kept.`,
       worst,
       wiredAgain(shared, transformersShared, part),
     )
@@ -156,7 +163,8 @@ function anotherTransformer(job: Job, worst: SourceLoad): Mend | undefined {
 
 function transformerEach(job: Job, worst: SourceLoad): Mend | undefined {
   const scheme = schemeCalled('s3')!
-  if (job.scheme?.id === scheme.id || !fitOf(scheme, job).fits) return undefined
+  // Of one zone it would be the same again.
+  if (worst.together.length < 3 || job.scheme?.id === scheme.id || !fitOf(scheme, job).fits) return undefined
   return tried(
     'A transformer for each zone',
     'Keep their commons apart. Wires you moved by hand are not kept.',

@@ -218,6 +218,27 @@ describe('what mends it', () => {
     expect(counts).toEqual([2, 2, 2])
   })
 
+  it('where zones hang on several already, all of them are shared out evenly, not only those of the one that is short', () => {
+    const job = produce(wired({ scheme: 's3b', transformers: 2, zones: 8 }), (draft) => {
+      for (const n of [1, 2]) draft.parts[`XF${n}`]!.figures = { ...draft.parts[`XF${n}`]!.figures, va: 30 }
+    })
+    const { says, mends } = study(job)
+    // What the line sags by when the others call too is no other choice of zones.
+    expect(says).toMatch(/^Transformer [12] .*all 8 call/)
+    const mend = mends.find(({ name }) => /^\d transformers$/.test(name))!
+    const counts = mend.leads.map(
+      (_, i) => Object.values(mend.job!.zones).filter((zone) => zone.transformer === i + 1).length,
+    )
+    expect([mend.name, mend.mends, Math.max(...counts) - Math.min(...counts)]).toEqual(['3 transformers', 'well', 1])
+    expect(mend.note).toMatch(/^1: zones \d, \d and \d\. 2: zones \d, \d and \d\. 3: zones \d and \d\./)
+  })
+
+  it('for one zone no transformer each is offered: it has one', () => {
+    expect(study(rated(wired({ zones: 1 }), 8)).mends.map(({ name }) => name)).not.toContain(
+      'A transformer for each zone',
+    )
+  })
+
   it('another valve is offered only where it draws less, and what stays keeps its nameplate', () => {
     // Five plain motors: a store would draw more while it charges.
     const plain = study(rated(wired({ zones: 5 }), 40)).mends

@@ -73,7 +73,7 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
       return left ? atOnce - peakOf(left) : atOnce
     }
     // Where one call shuts others off, fewer zones may draw more than all of them.
-    const fewer = together.get(source.part)!.filter(({ va }) => va > atOnce + LEAST_MORE)
+    const fewer = together.get(source.part)!.filter(({ va }) => va > atOnce * (1 + LEAST_MORE))
     const worst = fewer.toSorted((a, b) => b.va - a.va)[0]
     return {
       part: source.part,
@@ -96,7 +96,7 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
   const worst = fullest(sources)
   if (worst && worst.peak > MARGIN * worst.rated)
     for (const attempt of mendsTried) {
-      const found = attempt(job, worst)
+      const found = attempt(job, worst, sources)
       if (found) mends.push(found)
       yield step()
     }
@@ -115,8 +115,11 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
 const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
   sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
 
-/** VA by which fewer zones must draw more than all of them to be spoken of instead. */
-const LEAST_MORE = 0.05
+/** Share by which fewer zones must draw more than all of them to be spoken of instead: what the line sags by is less. */
+const LEAST_MORE = 0.03
+
+/** More zones than this are counted and not named. */
+const MOST_NAMED = 3
 
 /** Seconds after which it is seen what has let go, and what is on its way. */
 const SEEN_AFTER = 30
@@ -222,7 +225,9 @@ function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says'
   const count = worst.together.length - 1
   const names = worst.fewer?.map((id) => job.zones[id]?.name ?? id)
   const all = names
-    ? `${listed(names)} ${names.length === 1 ? 'calls' : 'call'}`
+    ? names.length > MOST_NAMED
+      ? `${names.length} of ${count} call`
+      : `${listed(names)} ${names.length === 1 ? 'calls' : 'call'}`
     : count === 1
       ? 'its zone calls'
       : `all ${count} call`

@@ -25,8 +25,12 @@ describe('a step by its places', () => {
       placesOfStep(job, step(id), step(before)).flatMap(({ turns }) => turns)
     expect(turned(over.id, `alone:${first}`)).toEqual([{ zone: second, on: true }])
     expect(turned(`alone:${second}`, over.id)).toEqual([{ zone: first, on: false }])
-    // Without a step before it nothing called.
-    expect(placesOfStep(job, over).flatMap(({ turns }) => turns)).toHaveLength(2)
+    // Without a step before it nobody knows how any of them stands: each is set, up or down.
+    const set = placesOfStep(job, over).flatMap(({ turns }) => turns)
+    expect([set.length, set.filter(({ on }) => on).map(({ zone }) => zone)]).toEqual([5, [first, second]])
+    expect(placesOfStep(job, step('none')).map(({ turns }) => turns.length)).toEqual(
+      expect.arrayContaining([1, 1, 1, 1, 1]),
+    )
   })
 
   it('an isolator is switched where it hangs, opened at one step and closed at the next', () => {

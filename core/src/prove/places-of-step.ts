@@ -15,23 +15,25 @@ export interface AtPlace {
 /**
  * A step by its places, in the order to go, so that people who stand at them can share it: what each has to turn and to switch
  * against the step before, to look at and to read.
- * @param before how the plant stood before it; nothing called and nothing was open where it is left out
+ * @param before how the plant stood before it; left out nobody knows, and every thermostat is set
  * @example placesOfStep(job, step).map(({ place }) => place) // ['signal', 'boiler']
  */
 export function placesOfStep(
   job: Job,
   step: Pick<Step, 'calls' | 'opened' | 'expects' | 'reads'>,
-  before: Pick<Step, 'calls' | 'opened'> = { calls: [], opened: [] },
+  before?: Pick<Step, 'calls' | 'opened'>,
 ): AtPlace[] {
   const room = job.survey.boiler.place
   const partAt = (part: string) => job.parts[part]?.place ?? room
   const turns = Object.entries(job.zones).flatMap(([zone, { place, thermostat }]) => {
     const on = step.calls.includes(zone)
-    return on === before.calls.includes(zone) ? [] : [{ zone, on, at: thermostat ? partAt(thermostat) : place }]
+    return before && on === before.calls.includes(zone)
+      ? []
+      : [{ zone, on, at: thermostat ? partAt(thermostat) : place }]
   })
-  const switches = [...new Set([...step.opened, ...before.opened])].flatMap((part) => {
+  const switches = [...new Set([...step.opened, ...(before?.opened ?? [])])].flatMap((part) => {
     const open = step.opened.includes(part)
-    return open === before.opened.includes(part) ? [] : [{ part, open, at: partAt(part) }]
+    return open === (before?.opened.includes(part) ?? false) ? [] : [{ part, open, at: partAt(part) }]
   })
   const expects = step.expects.map((one) => ({ one, at: partAt(one.part) }))
   const reads = step.reads.map((one) => ({ one, at: partAt(one.from.split('.')[0]!) }))

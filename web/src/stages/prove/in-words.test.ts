@@ -101,6 +101,14 @@ describe('who does what', () => {
         named,
       ),
     ).toBe('Turn Z2 down; one reading.')
+    const zones = (n: number) => Array.from({ length: n }, (_, i) => ({ zone: `z${i + 1}`, on: false }))
+    const turned = (n: number) =>
+      atPlaceInWords(
+        { ...at, switches: [], turns: [{ zone: 'y', on: true }, ...zones(n)], expects: [], reads: [] },
+        named,
+        named,
+      )
+    expect([turned(3), turned(4)]).toEqual(['Turn Y up; turn Z1, Z2, Z3 down.', 'Turn Y up; turn 4 thermostats down.'])
     const many = ['a', 'b', 'c', 'd', 'e'].map((part) => ({ part })) as unknown as AtPlace['expects']
     expect(atPlaceInWords({ ...at, switches: [], turns: [], reads: [], expects: many }, named, named)).toBe(
       'Look at 5 parts.',

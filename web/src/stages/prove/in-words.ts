@@ -65,7 +65,11 @@ export function atPlaceInWords(
   const looks = [...new Set(expects.map(({ part }) => label(part)))]
   const says = [
     ...switches.map(({ part, open }) => `${open ? 'open' : 'close'} ${label(part)}`),
-    ...turns.map(({ zone: id, on }) => `turn ${zone(id)} ${on ? 'up' : 'down'}`),
+    ...[true, false].flatMap((way) => {
+      const some = turns.filter(({ on }) => on === way).map(({ zone: id }) => zone(id))
+      const what = some.length > 3 ? `${some.length} thermostats` : some.join(', ')
+      return some.length > 0 ? [`turn ${what} ${way ? 'up' : 'down'}`] : []
+    }),
     ...(looks.length > 0 ? [`look at ${looks.length > 4 ? `${looks.length} parts` : looks.join(', ')}`] : []),
     ...(reads.length > 0 ? [reads.length === 1 ? 'one reading' : `${reads.length} readings`] : []),
   ].join('; ')

@@ -11,16 +11,17 @@ import {
   pointInWords,
   type Step,
 } from '@civil-lantern/core'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
-import { type Typed, typedReading, unitOf } from '../../meter/typed-reading.ts'
-import { Bar } from '../../ui/Bar.tsx'
+import { type Typed, typedReading } from '../../meter/typed-reading.ts'
 import { Button } from '../../ui/controls.tsx'
 import { GateCard } from '../hookup/GateCard.tsx'
 import { useGate } from '../hookup/use-gate.ts'
 import { boundsInWords, grouped } from './in-words.ts'
+import { ReadingField } from './ReadingField.tsx'
 import { SharedOut } from './SharedOut.tsx'
+import { Wait } from './Wait.tsx'
 
 /** One step: where to stand, what to do, what to wait for, what to find; and how it came out. */
 export function StepCard({
@@ -246,83 +247,3 @@ function readingBody(job: Job, { mode, from, to }: ExpectedReading, { value, sho
   const end = (point: string) => ({ point, says: pointInWords(job, point), place: placeOf(job, point) })
   return { kind: 'reading', mode, from: end(from), to: end(to), value, shows, ...(between ? { between } : {}) }
 }
-
-function ReadingField({
-  read,
-  text,
-  onText,
-  made,
-  last,
-}: {
-  read: ExpectedReading
-  text: string
-  onText: (text: string) => void
-  made: Typed | string | undefined
-  last: Baseline | undefined
-}) {
-  const off = typeof made === 'object' && !keeps(read, made.value)
-  const says =
-    typeof made === 'string' ? made : off ? `Outside ${boundsInWords(read)}.` : `expected ${boundsInWords(read)}`
-  return (
-    <label className="block">
-      <span className="block">
-        {read.says}
-        {read.line && <span className="font-semibold text-bad"> line voltage</span>}
-      </span>
-      <span className="flex items-center gap-2">
-        <input
-          inputMode="decimal"
-          value={text}
-          onChange={(e) => onText(e.target.value)}
-          aria-invalid={typeof made === 'string' || off}
-          className="min-h-12 w-full rounded-control border border-soft bg-paper px-3 tabular-nums aria-invalid:border-bad"
-        />
-        <span className="w-5 shrink-0">{unitOf(read.mode)}</span>
-      </span>
-      <span className={typeof made === 'string' || off ? 'font-semibold text-bad' : 'text-soft'}>
-        {says}
-        {last && `; last time ${last.shows}`}
-      </span>
-    </label>
-  )
-}
-
-/** Counts the seconds since a step was brought about: it is no fault before its time, or it is looked at in that moment. */
-function Wait({ seconds: { usual, notBefore }, moment }: { seconds: Step['waits']; moment: boolean }) {
-  const [from, setFrom] = useState<number>()
-  const [now, setNow] = useState(0)
-  useEffect(() => {
-    if (from === undefined) return
-    const timer = setInterval(() => setNow(Date.now()), 250)
-    return () => clearInterval(timer)
-  }, [from])
-  const gone = from === undefined ? 0 : Math.max(0, (now - from) / 1000)
-  const left = Math.max(0, notBefore - gone)
-  return (
-    <div className="flex flex-wrap items-center gap-3">
-      <Button
-        onClick={() => {
-          setFrom(Date.now())
-          setNow(Date.now())
-        }}
-      >
-        {from === undefined ? 'Begin to wait' : 'Begin again'}
-      </Button>
-      <span className="tabular-nums">
-        {from === undefined
-          ? moment
-            ? `Look ${inMinutes(usual)} after: it lasts only a while.`
-            : `All is at rest after ${inMinutes(usual)}; not a fault before ${inMinutes(notBefore)}.`
-          : left > 0
-            ? `${inMinutes(Math.ceil(left))} more, then ${moment ? 'look' : 'it counts'}.`
-            : moment
-              ? 'Look now.'
-              : 'It counts now.'}
-      </span>
-      {from !== undefined && <Bar share={gone / notBefore} label="Waited" className="grow" />}
-    </div>
-  )
-}
-
-const inMinutes = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`

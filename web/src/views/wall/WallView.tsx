@@ -1,7 +1,7 @@
 import '@xyflow/react/dist/style.css'
 import './wall.css'
 import type { Snapshot } from '@civil-lantern/core'
-import { type Job, labelOf, netWires, spareCores, terminalInWords } from '@civil-lantern/core'
+import { type Job, netWires, terminalInWords } from '@civil-lantern/core'
 import {
   ConnectionMode,
   type Node,
@@ -24,12 +24,13 @@ import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
 import { kept } from './kept-nodes.ts'
 import { LandSheet } from './LandSheet.tsx'
+import { nodesOf } from './nodes.ts'
 import { PartNode } from './PartNode.tsx'
 import type { Rect } from './route.ts'
 import { BlockNode, FrameNode, MouthNode } from './SideNodes.tsx'
 import { WallTools } from './WallTools.tsx'
 import { WireLayer } from './WireLayer.tsx'
-import { type Arranged, Shown, useArrangement, WallContext, type WallContextValue } from './wall-state.ts'
+import { Shown, useArrangement, WallContext, type WallContextValue } from './wall-state.ts'
 
 const nodeTypes = { part: PartNode, frame: FrameNode, mouth: MouthNode, block: BlockNode }
 /** What is written on the wall is this tall at least on the screen, pixels, and as tall as the other on the wall itself. */
@@ -263,63 +264,4 @@ function boundsOf(parts: readonly Rect[]) {
     width: Math.max(...parts.map((part) => part.x + part.width)) - x,
     height: Math.max(...parts.map((part) => part.y + part.height)) - y,
   }
-}
-
-function nodesOf({ parts, blocks, frames, sheaths }: Arranged, job: Job): Node[] {
-  const framed = new Set(frames.map(({ place }) => place))
-  return [
-    ...frames.map(
-      (frame): Node => ({
-        id: `place:${frame.place}`,
-        type: 'frame',
-        position: { x: frame.x, y: frame.y },
-        data: { frame },
-        width: frame.width,
-        height: frame.height,
-        draggable: false,
-        selectable: false,
-        focusable: false,
-        zIndex: -2,
-      }),
-    ),
-    ...sheaths.flatMap(({ cable, near, far }) =>
-      [near, far].map(
-        (mouth, i): Node => ({
-          id: `${i === 0 ? 'near' : 'far'}:${cable}`,
-          type: 'mouth',
-          position: { x: mouth.x, y: mouth.y },
-          data: { mouth, cable, spare: spareCores(job, cable).length, name: i === 0 },
-          width: mouth.width,
-          height: mouth.height,
-          draggable: false,
-          selectable: false,
-          focusable: false,
-        }),
-      ),
-    ),
-    ...blocks.map(
-      (block): Node => ({
-        id: `block:${block.id}`,
-        type: 'block',
-        position: { x: block.x, y: block.y },
-        data: { block },
-        width: block.width,
-        height: block.height,
-        draggable: false,
-        selectable: false,
-        focusable: false,
-      }),
-    ),
-    ...parts.map(
-      (hung): Node => ({
-        id: hung.part,
-        type: 'part',
-        position: { x: hung.x, y: hung.y },
-        data: { hung, place: framed.has(hung.place) ? undefined : job.places[hung.place]?.name },
-        width: hung.width,
-        height: hung.head ?? hung.height,
-        ariaLabel: `${labelOf(job, hung.part)}, ${job.places[hung.place]?.name ?? ''}`,
-      }),
-    ),
-  ]
 }

@@ -91,6 +91,63 @@ it('what was edited while the server was away survives a closed window', async (
   expect(await names()).toContain('Flag loft')
 })
 
+it('two windows of one browser share what waits: each shows it, and one sends it, for the other too', async () => {
+  const context = await house.browser.createBrowserContext()
+  const url = `${program.url}/jobs/quay-terrace/survey`
+  const [one, other] = [await Window.open(context), await Window.open(context)]
+  await one.goto(url)
+  await one.sees('of wiring fit')
+  await other.goto(url)
+  await other.sees('of wiring fit')
+  await program.kill()
+  await one.page.bringToFront()
+  await rename(one, 1, 'Coat room')
+  await one.sees('for signal')
+  await other.page.bringToFront()
+  await rename(other, 2, 'Mirror room')
+  await other.sees('2 entries wait for signal')
+  // The one that made the first is gone before there is signal.
+  await one.page.close()
+  const sent: string[][] = []
+  other.page.on('request', (request) => {
+    if (!request.url().endsWith('/edits')) return
+    const { edits } = JSON.parse(request.postData() ?? '{}') as { edits: { name: string }[] }
+    sent.push(edits.map(({ name }) => name))
+  })
+  await program.start()
+  await other.saved()
+  const zones = Object.values((await program.job('quay-terrace')).document.zones).map(({ name }) => name)
+  expect(zones.slice(0, 2)).toEqual(['Coat room', 'Mirror room'])
+  expect(sent.at(-1)).toHaveLength(2)
+  expect(
+    await other.page.$$eval('input, textarea', (all) => all.map((one) => ('value' in one ? one.value : ''))),
+  ).toContain('Coat room')
+  await context.close()
+})
+
+it('a browser without room says so, sends what is done all the same, and warns of little room at the opening', async () => {
+  const context = await house.browser.createBrowserContext()
+  const window = await Window.open(context)
+  await window.page.evaluateOnNewDocument(() => {
+    navigator.storage.estimate = async () => ({ usage: 95_000_000, quota: 100_000_000 })
+  })
+  const url = `${program.url}/jobs/quay-terrace/survey`
+  await window.goto(url)
+  await window.sees('of wiring fit')
+  await window.sees('5 MB of room left')
+  await window.page.evaluate(() => {
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('There is no room.', 'QuotaExceededError')
+    }
+  })
+  await rename(window, 3, 'Lit floor')
+  await window.sees('store is full')
+  await window.saved()
+  const zones = Object.values((await program.job('quay-terrace')).document.zones).map(({ name }) => name)
+  expect(zones[2]).toBe('Lit floor')
+  await context.close()
+})
+
 it('what one device does is seen on another at once, without its looking', async () => {
   const [one, other] = await Promise.all(
     [1, 2].map(async () => Window.open(await house.browser.createBrowserContext())),

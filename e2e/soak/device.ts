@@ -1,15 +1,15 @@
 import { appendFileSync, existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { type Entry, makeEdit, nextEntry, plannedJob } from '@civil-lantern/core'
+import { MemoryBox } from '../../web/src/testing/memory-outbox.ts'
 
 /**
- * A device of the soak: the page's own session and log in a process of their own, with a store that is a file, so that it can
- * lose signal, run full, be killed and come back. What it has made it writes down before anything else can happen to it.
+ * A device of the soak: the page's own sessions and logs, in two windows of one browser, in a process of their own, with a
+ * store that is a file, so that it can lose signal, run full, be killed and come back. What it has made it writes down before anything else can happen to it.
  */
 
 const [url = '', job = '', folder = '', seed = '1'] = process.argv.slice(2)
 const device = folder.split('/').at(-1)!
 let online = true
-let full = false
 
 /** Numbers that look random and come again with the same seed (mulberry32). */
 let state = Number(seed) >>> 0
@@ -22,30 +22,15 @@ const random = () => {
 const one = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!
 
 const file = `${folder}/store.json`
-const kept = new Map<string, string>(existsSync(file) ? Object.entries(JSON.parse(readFileSync(file, 'utf8'))) : [])
-const write = () => {
-  writeFileSync(`${file}.part`, JSON.stringify(Object.fromEntries(kept)))
+const kept = new MemoryBox()
+if (existsSync(file)) Object.assign(kept, JSON.parse(readFileSync(file, 'utf8')))
+kept.written = () => {
+  writeFileSync(`${file}.part`, JSON.stringify({ jobs: kept.jobs, things: kept.things }))
   renameSync(`${file}.part`, file)
-}
-const store = {
-  getItem: (key: string) => kept.get(key) ?? null,
-  removeItem: (key: string) => {
-    if (kept.delete(key)) write()
-  },
-  get length() {
-    return kept.size
-  },
-  key: (i: number) => [...kept.keys()][i] ?? null,
-  setItem: (key: string, text: string) => {
-    if (full) throw new Error('the store is full')
-    kept.set(key, text)
-    write()
-  },
 }
 const surroundings = new EventTarget()
 const ask = globalThis.fetch
 Object.assign(globalThis, {
-  localStorage: store,
   window: surroundings,
   document: Object.assign(new EventTarget(), { visibilityState: 'visible' }),
   fetch: async (path: string, init?: RequestInit) => {
@@ -61,18 +46,23 @@ const down = (name: string, line: string) => appendFileSync(`${folder}/${name}`,
 const { JobSession } = await import('../../web/src/data/job-session.ts')
 const { EntryLog } = await import('../../web/src/data/entry-log.ts')
 
-const opened = await JobSession.open(job).catch(() => undefined)
-// Without signal and never opened before: nobody could work on it either.
-if (!opened) process.exit(3)
-const session = opened
-const log = new EntryLog(job)
-session.notice = log.notice = (says) => down('said', says)
+const opened = async () => {
+  const box = kept.window()
+  const session = await JobSession.open(job, box).catch(() => undefined)
+  // Without signal and never opened before: nobody could work on it either.
+  if (!session) process.exit(3)
+  const log = await EntryLog.open(job, box)
+  session.notice = log.notice = (says) => down('said', says)
+  return { session, log }
+}
+const windows = [await opened(), await opened()]
 process.send?.({ ready: true })
 
 const DAY = 86_400_000
 let n = existsSync(`${folder}/made`) ? readFileSync(`${folder}/made`, 'utf8').split('\n').length : 0
 function work() {
   n++
+  const { session, log } = one(windows)
   if (random() < 0.5) {
     const { document } = session.state()
     const id = `${device}-edit-${n}`
@@ -83,7 +73,7 @@ function work() {
       else draft.zones[zone]!.name = words
     })
     if (!made) return
-    down('made', `edit ${id} ${full ? 'full' : 'kept'}`)
+    down('made', `edit ${id} ${kept.full ? 'full' : 'kept'}`)
     session.apply(made.edit)
     down('shown', id)
   } else {
@@ -92,7 +82,7 @@ function work() {
     const clock = new Date(Date.now() + one([0, 0, 0, 3_600_000, DAY, -2 * DAY])).toISOString()
     const by = { id, by: device, device, clock, revision: session.state().revision }
     const entry: Entry = nextEntry(by, log.state().entries, { kind: 'note', text: `${device} ${n}` })
-    down('made', `entry ${id} ${full ? 'full' : 'kept'}`)
+    down('made', `entry ${id} ${kept.full ? 'full' : 'kept'}`)
     log.add([entry])
     down('shown', id)
   }
@@ -126,13 +116,11 @@ process.on('message', (told: { online?: boolean; full?: boolean; rest?: boolean;
     online = told.online
     if (online) surroundings.dispatchEvent(new Event('online'))
   }
-  if (told.full !== undefined) full = told.full
+  if (told.full !== undefined) kept.full = told.full
   if (told.rest) clearTimeout(working)
   if (told.report)
     process.send?.({
-      document: JSON.stringify(stable(session.state().document)),
-      revision: session.state().revision,
-      waits: session.state().pending + log.state().waiting.size,
-      entries: log.state().entries.map(({ id }) => id),
+      documents: windows.map(({ session }) => JSON.stringify(stable(session.state().document))),
+      waits: windows.reduce((sum, { session, log }) => sum + session.state().pending + log.state().waiting.size, 0),
     })
 })

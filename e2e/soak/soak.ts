@@ -34,7 +34,7 @@ const QUIET = 10_000
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
 interface Report {
-  readonly document: string
+  readonly documents: readonly string[]
   readonly waits: number
 }
 
@@ -211,7 +211,7 @@ async function counted(
     lost: lost.map(({ id }) => id),
     lostEntries: kept.filter(({ id, full }) => shown.has(id) && !full && !entries.has(id)).map(({ id }) => id),
     strange: [...entries].filter((id) => !before(id) && !kept.some((one) => one.id === id)),
-    documents: new Set([...reports.map((one) => hash(one.document)), hash(stableText(document))]).size,
+    documents: new Set([...reports.flatMap(({ documents }) => documents.map(hash)), hash(stableText(document))]).size,
     waiting: reports.reduce((sum, { waits }) => sum + waits, 0),
     serverKilled,
     devicesKilled: devices.reduce((sum, { killed }) => sum + killed, 0),

@@ -100,6 +100,7 @@ export function jobRoutes(jobs: Jobs, entries: Entries) {
             },
           ],
           current: saved.current,
+          had: saved.had,
         }
         return
       case 'refused':

@@ -24,7 +24,8 @@ export interface StoredJob {
 
 export type Saved =
   | { readonly outcome: 'saved'; readonly revision: number; readonly over: boolean }
-  | { readonly outcome: 'stale'; readonly current: StoredJob }
+  /** `had`: ids of those of the edits that were applied before. */
+  | { readonly outcome: 'stale'; readonly current: StoredJob; readonly had: readonly string[] }
   | { readonly outcome: 'refused'; readonly failures: Failure[] }
   | { readonly outcome: 'unknown' }
 
@@ -186,6 +187,7 @@ export class Jobs {
       const stale: Saved = {
         outcome: 'stale',
         current: { id, revision: current.revision, document: current.document },
+        had: [...applied],
       }
       const over = behind ? await this.#against(tx, id, revision, fresh) : 'apart'
       if (over === 'unsure') return stale

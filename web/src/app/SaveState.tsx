@@ -1,7 +1,7 @@
 import { format } from 'date-fns'
 import { Check, CloudOff, RefreshCw, TriangleAlert } from 'lucide-react'
 import { type ReactNode, useEffect, useState } from 'react'
-import { notTaken, useNotTaken } from '../data/not-taken.ts'
+import { lookNotTaken, useNotTaken } from '../data/not-taken.ts'
 import { useSession } from '../data/open-job.tsx'
 import { usePhotosWaiting } from '../data/photos.ts'
 import { NotTakenSheet } from './NotTakenSheet.tsx'
@@ -12,7 +12,11 @@ export function SaveState() {
   const photos = usePhotosWaiting(({ count }) => count)
   const refused = useNotTaken((all) => all[session.id]?.length ?? 0)
   const [shown, setShown] = useState(false)
-  useEffect(() => void notTaken(session.id), [session])
+  useEffect(() => {
+    const look = () => void lookNotTaken(session.session.box, session.id)
+    look()
+    return session.session.box.changed(session.id, look)
+  }, [session])
   // With the last of them gone the sheet is done with: what is refused anew does not open it by itself.
   useEffect(() => {
     if (refused === 0) setShown(false)

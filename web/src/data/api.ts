@@ -59,12 +59,15 @@ export class RefusedByServer extends Error {
   readonly status: number
   readonly failures: readonly Failure[]
   readonly current: StoredJob | undefined
+  /** Ids of the edits that the server has all the same. */
+  readonly had: readonly string[]
 
-  constructor(status: number, failures: readonly Failure[], current?: StoredJob) {
+  constructor(status: number, failures: readonly Failure[], current?: StoredJob, had: readonly string[] = []) {
     super(failures[0] ? `${failures[0].says} ${failures[0].remedy}` : `The server refused (${status}).`)
     this.status = status
     this.failures = failures
     this.current = current
+    this.had = had
   }
 }
 
@@ -129,7 +132,7 @@ async function ask<T>(path: string, send?: unknown, method = send === undefined 
   })
   const said = await whatItSays(answer)
   if (answer.status === 401 && !path.startsWith('/me')) signedOut.dispatchEvent(new Event('nobody'))
-  if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [], said.current)
+  if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [], said.current, said.had)
   return said
 }
 

@@ -1,11 +1,12 @@
 import { documentOf, type Job, kindOf, makeEdit, nextEntry } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { MemoryBox } from '../testing/memory-outbox.ts'
 import { aPage, type Page, rest } from '../testing/page.ts'
 import { Desk } from './desk.ts'
 import { EntryLog } from './entry-log.ts'
 import { JobSession } from './job-session.ts'
-import { layAside, notTaken } from './not-taken.ts'
+import { layAside, useNotTaken } from './not-taken.ts'
 
 let page: Page
 let said: string[] = []
@@ -23,11 +24,12 @@ async function aDesk({ been = false, named = true } = {}) {
       const since = Number(body.since ?? new URL(path, 'http://server').searchParams.get('since'))
       return { says: { entries: entries.slice(since), upTo: entries.length, count: entries.length } }
     }
-    if (method === 'POST') return { says: { revision: (revision += (body.edits as []).length) } }
+    if (method === 'POST') return { says: { revision: ++revision } }
     return { says: { id: 'k', revision: 1, document, tried: null } }
   })
   if (named) page.store.setItem('lantern:who', JSON.stringify('Ash'))
-  const desk = new Desk(await JobSession.open('k'), new EntryLog('k'))
+  const box = new MemoryBox().window()
+  const desk = new Desk(await JobSession.open('k', box), await EntryLog.open('k', box))
   desk.notice = (words) => said.push(words)
   desks.push(desk)
   await rest()
@@ -321,7 +323,7 @@ it('the stand-in is asked with who calls, and its refusal is said; nothing is en
 
 it('what was not taken is sent again or let go; what still does not fit lies there as before', async () => {
   const desk = await aDesk({ been: true })
-  const lies = () => notTaken('k').map(({ id }) => id)
+  const lies = () => useNotTaken.getState().k!.map(({ id }) => id)
   const edit = makeEdit(desk.state().plan, 'Dog', 'dog', (draft) => {
     draft.site.notes = 'Dog bites'
   })!.edit
@@ -340,15 +342,16 @@ it('what was not taken is sent again or let go; what still does not fit lies the
     { id: 'note', what: 'entry', of: entry, why: 'No.' },
     { id: 'gone', what: 'entry', of: 'whatever', why: 'No.' },
   ] as const
-  for (const one of all) layAside('k', one)
+  for (const one of all) await layAside(desk.session.box, 'k', one)
   for (const one of all.slice(0, 3)) desk.sendAgain(one)
   await rest()
-  expect(lies()).toEqual(['gone', 'misfit'])
+  expect(lies()).toEqual(['misfit', 'gone'])
   expect(desk.state().document.site.notes).toBe('Dog bites')
   expect(bodies(desk).map(({ text }) => text)).toEqual(['Lid cracked'])
   desk.letGo(all[3])
+  await rest()
   expect(lies()).toEqual(['misfit'])
   // Laid aside once more it lies there once.
-  layAside('k', all[1])
+  await layAside(desk.session.box, 'k', all[1])
   expect(lies()).toEqual(['misfit'])
 })

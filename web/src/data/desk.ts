@@ -37,7 +37,7 @@ import { device } from './device.ts'
 import type { EntryLog } from './entry-log.ts'
 import { History, type Step, type Tried } from './history.ts'
 import type { JobSession } from './job-session.ts'
-import { layAside, type NotTaken, takeUp } from './not-taken.ts'
+import { letGo, type NotTaken, takenUp } from './not-taken.ts'
 
 /** What entries are stamped with beside who and when. */
 export interface Stamp {
@@ -94,15 +94,15 @@ export class Desk extends Observable<DeskState> {
     this.log.close()
   }
 
-  /** Tries once more with what was not taken. */
+  /** Tries once more with what was not taken; where it does not fit even here, it stays aside. */
   readonly sendAgain = (one: NotTaken) => {
-    takeUp(this.id, one.id)
     if (one.what === 'entry') this.log.add([one.of as Entry])
-    else if (!this.session.apply(one.of)) layAside(this.id, one)
+    else if (!this.session.apply(one.of)) return
+    void takenUp(this.session.box, this.id, one.id)
   }
 
   /** Lets go of what was not taken. */
-  readonly letGo = (one: NotTaken) => takeUp(this.id, one.id)
+  readonly letGo = (one: NotTaken) => void letGo(this.session.box, this.id, one.id)
 
   readonly show = (shows: Shows) => {
     this.#shows = shows

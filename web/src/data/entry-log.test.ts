@@ -1,11 +1,14 @@
 import { type Entry, nextEntry } from '@civil-lantern/core'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { MemoryBox } from '../testing/memory-outbox.ts'
 import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
 import { EntryLog } from './entry-log.ts'
 import type { KeptEntries } from './kept-entries.ts'
-import { notTaken } from './not-taken.ts'
+import { useNotTaken } from './not-taken.ts'
+import { outgoingEntry } from './outbox.ts'
 
 let page: Page
+let box: MemoryBox
 let said: string[] = []
 let logs: EntryLog[] = []
 let count = 0
@@ -33,7 +36,7 @@ class Server {
 
 async function opened(server: Server) {
   page.answers(server.answer)
-  const log = new EntryLog('k')
+  const log = await EntryLog.open('k', box.window())
   log.notice = (words) => said.push(words)
   logs.push(log)
   await rest()
@@ -44,6 +47,7 @@ const texts = (log: EntryLog) => log.state().entries.map(({ body }) => body.text
 beforeEach(() => {
   vi.useFakeTimers()
   page = aPage()
+  box = new MemoryBox()
   said = []
 })
 afterEach(() => {
@@ -57,7 +61,7 @@ it('what the server has is heard at the opening; nothing is heard before', async
   const server = new Server()
   server.kept = [entry('old')]
   page.answers(server.answer)
-  const log = new EntryLog('k')
+  const log = await EntryLog.open('k', box.window())
   logs.push(log)
   expect(log.state()).toMatchObject({ heard: false, entries: [] })
   await rest()
@@ -74,12 +78,13 @@ it('an entry stands at once, waits on the shelf, and waits no more when it has a
   log.add([one])
   expect(texts(log)).toEqual(['cold pipe'])
   expect([...log.state().waiting]).toEqual([one.id])
-  expect(page.store.kept.get('lantern:entries:k')).toContain('cold pipe')
+  await rest()
+  expect(box.waits('k')).toEqual([one.id])
   back.go(server.answer(page.asked.at(-1)!))
   await rest()
   expect(log.state().waiting.size).toBe(0)
   expect(texts(log)).toEqual(['cold pipe'])
-  expect(page.store.kept.has('lantern:entries:k')).toBe(false)
+  expect(box.waits('k')).toEqual([])
 })
 
 it('without a line it is tried again every two seconds, and by the next opening', async () => {
@@ -122,7 +127,7 @@ it('of several entries the refused one is named; the others arrive, the second r
   await rest()
   expect(server.kept.map(({ body }) => body.text)).toEqual(['good', 'fine'])
   expect(said).toEqual(Array(2).fill('The log did not take this: A note is bad. Write it anew.'))
-  expect(notTaken('k')).toMatchObject(Array(2).fill({ what: 'entry', of: { body: { text: 'bad' } } }))
+  expect(useNotTaken.getState().k).toMatchObject(Array(2).fill({ what: 'entry', of: { body: { text: 'bad' } } }))
   expect(log.state().waiting.size).toBe(0)
 })
 
@@ -178,7 +183,7 @@ it('an answer asked for before an entry arrived does not make that entry vanish'
 it('a full store is said; the entry is sent all the same', async () => {
   const server = new Server()
   const log = await opened(server)
-  page.store.room = 3
+  box.full = true
   log.add([entry('big')])
   await rest()
   expect(said.join()).toContain('store is full')
@@ -201,11 +206,11 @@ it('others’ entries come every five seconds, and nobody is woken when there ar
 it('entries of a window of an older version go as they are', async () => {
   const server = new Server()
   const older = { id: 'x', kind: 'note', text: 'from before' }
-  page.store.setItem('lantern:entries:k', JSON.stringify([older]))
+  box.things.k = [outgoingEntry(older)]
   await opened(server)
   await rest()
   expect(page.asked.find(({ method }) => method === 'POST')!.body.entries).toEqual([older])
-  expect(page.store.kept.has('lantern:entries:k')).toBe(false)
+  expect(box.waits('k')).toEqual([])
 })
 
 it('two windows without a line keep what each entered; the next opening sends all of it', async () => {
@@ -216,11 +221,12 @@ it('two windows without a line keep what each entered; the next opening sends al
   other.add([entry('from the other')])
   one.add([entry('more from one')])
   await rest()
+  expect(texts(other).toSorted()).toEqual(['from one', 'from the other', 'more from one'])
   for (const log of [one, other]) log.close()
   await opened(server)
   await rest()
   expect(server.kept.map(({ body }) => body.text).toSorted()).toEqual(['from one', 'from the other', 'more from one'])
-  expect(page.store.kept.has('lantern:entries:k')).toBe(false)
+  expect(box.waits('k')).toEqual([])
 })
 
 it('is fresh while the server was heard within half a minute, and not a moment longer', async () => {
@@ -276,7 +282,7 @@ describe('what this browser had heard before', () => {
   }
   const openedWith = async (server: Server | undefined, kept: ReturnType<typeof keeper>, before: Entry[]) => {
     page.answers(server?.answer ?? (() => 'unreachable'))
-    const log = new EntryLog('k', kept, had(before))
+    const log = await EntryLog.open('k', box.window(), { keeper: kept, kept: had(before) })
     logs.push(log)
     await rest()
     return log

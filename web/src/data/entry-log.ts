@@ -1,9 +1,9 @@
 import { type Entry, inOrder } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
-import { newId, shelf } from '../base/shelf.ts'
 import { type Arrived, api, RefusedByServer } from './api.ts'
 import type { EntryKeeper, KeptEntries } from './kept-entries.ts'
 import { layAside } from './not-taken.ts'
+import { entriesIn, latest, type Outbox, type Outgoing, outgoingEntry } from './outbox.ts'
 
 export interface LogState {
   /** Has everything arrived, is something on its way, or does it wait to be tried again? */
@@ -31,17 +31,33 @@ const LATER = [401, 403, 429]
 const isRefusal = (error: unknown): error is RefusedByServer =>
   error instanceof RefusedByServer && error.status < 500 && !LATER.includes(error.status)
 
-/** The entries of one job: what the server has, and what is written down here and not acknowledged yet. */
+/** What this browser has of a job's entries, from before the log is opened. */
+interface Had {
+  /** Where what is heard is kept. */
+  readonly keeper?: EntryKeeper
+  /** What this browser had heard before; without the server it is all there is. */
+  readonly kept?: KeptEntries | undefined
+}
+
+/** Does an entry have the form of this version? */
+const isOurs = (of: unknown): of is Entry => typeof of === 'object' && of !== null && 'at' in of
+
+/**
+ * The entries of one job: what the server has, and what any window of this browser has written down and is not acknowledged
+ * yet. What waits is sent by one window at a time, and lies in the browser's box until the server has it.
+ */
 export class EntryLog extends Observable<LogState> {
   readonly #jobId: string
+  readonly #box: Outbox
   /** Called with words for the user when something happened that they did not do. */
   notice: (says: string) => void = () => undefined
   #kept: readonly Entry[] = []
-  #waiting: Entry[]
-  /** Entries of a window of an older version, sent as they are. */
-  #older: unknown[]
-  /** Ids of every entry this window has had in hand: what else lies on the shelf is another window’s. */
-  readonly #mine = new Set<string>()
+  /** What waits, in the order in which it is sent; entries of a window of an older version go as they are. */
+  #waiting: readonly Outgoing[] = []
+  /** Entries of this window that do not lie in the box: not yet, or for want of room. */
+  readonly #loose = new Set<string>()
+  /** Counts what this window has changed, so that a look at the box that has been overtaken is not believed. */
+  #changes = 0
   /** How far this window has what was entered, in the order of arrival. */
   #upTo = 0
   /** Entries the server has and cannot read. */
@@ -55,26 +71,25 @@ export class EntryLog extends Observable<LogState> {
   readonly #gone = new AbortController()
   readonly #look: ReturnType<typeof setInterval>
 
+  readonly #leave: () => void
   readonly #keeper: EntryKeeper | undefined
 
-  /** @param had what this browser had heard before; without the server it is all there is */
-  constructor(jobId: string, keeper?: EntryKeeper, had?: KeptEntries) {
+  private constructor(box: Outbox, jobId: string, waiting: readonly Outgoing[], { keeper, kept }: Had) {
     super({ sent: 'all', entries: [], waiting: new Set(), heard: false, fresh: false })
+    this.#box = box
     this.#jobId = jobId
     this.#keeper = keeper
-    if (had) {
-      this.#kept = had.entries
-      this.#upTo = had.upTo
-      this.#unreadable = had.unreadable
+    this.#waiting = waiting
+    if (kept) {
+      this.#kept = kept.entries
+      this.#upTo = kept.upTo
+      this.#unreadable = kept.unreadable
     }
-    const all = shelf.get<(Entry & { at?: string })[]>(`entries:${jobId}`) ?? []
-    this.#waiting = all.filter((one) => one.at !== undefined)
-    this.#older = all.filter((one) => one.at === undefined)
-    for (const { id } of all) this.#mine.add(id)
     this.#tell()
     const { signal } = this.#gone
     window.addEventListener('online', () => void this.#flush(), { signal })
     window.addEventListener('focus', () => void this.#catchUp(), { signal })
+    this.#leave = box.changed(jobId, () => void this.#otherWindow())
     this.#look = setInterval(() => {
       if (this.state().fresh !== this.#fresh) this.#tell()
       void this.#catchUp()
@@ -82,18 +97,35 @@ export class EntryLog extends Observable<LogState> {
     void (this.#unsent ? this.#flush() : this.#catchUp())
   }
 
-  /** Stops trying; what waits stays on the shelf. */
+  /** Opens the log with what lies in this browser; the server is asked right after. */
+  static async open(jobId: string, box: Outbox, had: Had = {}): Promise<EntryLog> {
+    return new EntryLog(box, jobId, await waitingIn(box, jobId), had)
+  }
+
+  /** Stops trying; what waits lies in the box for the next opening. */
   readonly close = () => {
     this.#gone.abort()
+    this.#leave()
     clearInterval(this.#look)
   }
 
   readonly add = (entries: readonly Entry[]) => {
-    for (const { id } of entries) this.#mine.add(id)
-    this.#waiting = [...this.#waiting, ...entries]
+    const things = entries.map(outgoingEntry)
+    this.#waiting = latest([...this.#waiting, ...things])
+    this.#changes++
+    void this.#keep(things)
     void this.#flush()
-    if (!this.#keep()) this.notice('This browser’s store is full: what you enter is sent, but not kept here.')
     this.#tell()
+  }
+
+  async #keep(things: readonly Outgoing[]) {
+    for (const { id } of things) this.#loose.add(id)
+    try {
+      await this.#box.put(this.#jobId, things)
+      for (const { id } of things) this.#loose.delete(id)
+    } catch {
+      this.notice('This browser’s store is full: what you enter is sent, but not kept here.')
+    }
   }
 
   /** Looks at once for what the server has. */
@@ -104,50 +136,81 @@ export class EntryLog extends Observable<LogState> {
   }
 
   get #unsent() {
-    return this.#waiting.length + this.#older.length > 0
+    return this.#waiting.length > 0
+  }
+
+  /** Another window of this browser has entered something, or has sent something. */
+  async #otherWindow() {
+    // Who is about to send looks by itself.
+    if (this.#sending || this.#gone.signal.aborted) return
+    await this.#lookIn()
+    if (!this.#gone.signal.aborted) this.#tell()
+  }
+
+  /** Takes in what lies in the box, and what of this window found no room there. */
+  async #lookIn() {
+    for (;;) {
+      const before = this.#changes
+      const there = await waitingIn(this.#box, this.#jobId)
+      if (before !== this.#changes) continue
+      this.#waiting = latest([...there, ...this.#waiting.filter(({ id }) => this.#loose.has(id))])
+      return
+    }
   }
 
   async #flush() {
     if (!this.#unsent || this.#sending || this.#gone.signal.aborted) return
     this.#sending = true
-    let through: boolean
-    const going = [...this.#older, ...this.#waiting].slice(0, BATCH)
-    try {
-      const since = this.#upTo
-      this.#took(await api.addEntries(this.#jobId, going, since), since)
-      this.#arrived(going)
-      through = true
-    } catch (error) {
-      through = isRefusal(error) && (await this.#refused(going, error))
-    }
+    const through = await this.#box.inTurn(`entries:${this.#jobId}`, () => this.#sendSome())
     this.#sending = false
     this.#failed = !through
     if (this.#gone.signal.aborted) return
-    this.#keep()
     this.#tell()
     if (through) void this.#flush()
     else setTimeout(() => void this.#flush(), RETRY)
+  }
+
+  /** Sends what lies there, as much as goes at once. Answers whether the server has answered to all of it. */
+  async #sendSome(): Promise<boolean> {
+    await this.#lookIn()
+    const going = this.#waiting.slice(0, BATCH)
+    if (going.length === 0 || this.#gone.signal.aborted) return true
+    try {
+      await this.#send(going)
+      return true
+    } catch (error) {
+      return isRefusal(error) && (await this.#refused(going, error))
+    }
+  }
+
+  async #send(going: readonly Outgoing[]) {
+    const since = this.#upTo
+    const answer = await api.addEntries(
+      this.#jobId,
+      going.map(({ of }) => of),
+      since,
+    )
+    this.#took(answer, since)
+    this.#gave(going)
+    await this.#box.settle(this.#jobId, { gone: going.map(({ id }) => id) }).catch(() => undefined)
   }
 
   /**
    * One malformed entry must not keep the others: each is sent for itself, and the refused one is named.
    * @returns whether the server has answered to every one of them
    */
-  async #refused(going: readonly unknown[], error: RefusedByServer): Promise<boolean> {
+  async #refused(going: readonly Outgoing[], error: RefusedByServer): Promise<boolean> {
     if (going.length === 1) {
-      const [of] = going
-      const id = typeof of === 'object' && of !== null && 'id' in of ? String(of.id) : newId()
-      layAside(this.#jobId, { id, why: error.message, what: 'entry', of })
+      const [{ id, of }] = going as readonly [Outgoing]
+      this.#gave(going)
+      await layAside(this.#box, this.#jobId, { id, why: error.message, what: 'entry', of })
       this.notice(`The log did not take this: ${error.message}`)
-      this.#arrived(going)
       return true
     }
     let answered = true
     for (const one of going)
       try {
-        const since = this.#upTo
-        this.#took(await api.addEntries(this.#jobId, [one], since), since)
-        this.#arrived([one])
+        await this.#send([one])
       } catch (again) {
         if (isRefusal(again)) await this.#refused([one], again)
         else answered = false
@@ -155,9 +218,12 @@ export class EntryLog extends Observable<LogState> {
     return answered
   }
 
-  #arrived(sent: readonly unknown[]) {
-    this.#waiting = this.#waiting.filter((entry) => !sent.includes(entry))
-    this.#older = this.#older.filter((entry) => !sent.includes(entry))
+  /** What the server has answered to waits no more. */
+  #gave(sent: readonly Outgoing[]) {
+    this.#changes++
+    const gone = new Set(sent.map(({ id }) => id))
+    for (const id of gone) this.#loose.delete(id)
+    this.#waiting = this.#waiting.filter(({ id }) => !gone.has(id))
   }
 
   async #catchUp() {
@@ -194,18 +260,9 @@ export class EntryLog extends Observable<LogState> {
       void this.#keeper?.put({ entries: this.#kept, upTo, unreadable: this.#unreadable })
   }
 
-  #keep(): boolean {
-    // Another window of this browser may have entries of its own waiting there.
-    const others = (shelf.get<Entry[]>(`entries:${this.#jobId}`) ?? []).filter(({ id }) => !this.#mine.has(id))
-    const all = [...others, ...this.#older, ...this.#waiting]
-    if (all.length > 0) return shelf.put(`entries:${this.#jobId}`, all)
-    shelf.drop(`entries:${this.#jobId}`)
-    return true
-  }
-
   #tell() {
     const known = new Set(this.#kept.map(({ id }) => id))
-    const waiting = this.#waiting.filter(({ id }) => !known.has(id))
+    const waiting = this.#waiting.map(({ of }) => of).filter((of): of is Entry => isOurs(of) && !known.has(of.id))
     this.become({
       sent: this.#unsent ? (this.#failed ? 'failing' : 'going') : 'all',
       entries: [...this.#kept, ...waiting].sort(inOrder),
@@ -214,4 +271,9 @@ export class EntryLog extends Observable<LogState> {
       fresh: this.#fresh,
     })
   }
+}
+
+const waitingIn = async (box: Outbox, job: string): Promise<readonly Outgoing[]> => {
+  const { things } = await box.look(job).catch(() => ({ things: [] }))
+  return entriesIn(things).map(outgoingEntry)
 }

@@ -1,16 +1,17 @@
 import { applyEdit, type Document, documentOf, type Edit, makeEdit, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { MemoryBox } from '../testing/memory-outbox.ts'
 import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
 import { JobSession } from './job-session.ts'
-import { notTaken } from './not-taken.ts'
-import { lookWhatWaits } from './waits.ts'
+import { useNotTaken } from './not-taken.ts'
 
 const start = documentOf(demoJobs['kestrel-point']!())
 const says = (status: number, what: unknown): Answer => ({ status, says: what })
 const refusal = (words: string) => ({ failures: [{ where: [], says: words, remedy: 'Do it again.' }] })
 
 let page: Page
+let box: MemoryBox
 let open: JobSession[] = []
 let said: string[] = []
 
@@ -51,7 +52,7 @@ const renamed = (document: Document, name: string): Edit =>
 
 async function opened(server: Server) {
   page.answers(server.answer)
-  const session = await JobSession.open('k')
+  const session = await JobSession.open('k', box.window())
   session.notice = (words) => said.push(words)
   open.push(session)
   await rest()
@@ -61,6 +62,7 @@ async function opened(server: Server) {
 beforeEach(() => {
   vi.useFakeTimers()
   page = aPage()
+  box = new MemoryBox()
   said = []
 })
 afterEach(() => {
@@ -78,11 +80,13 @@ it('an edit is shown at once, sent, and kept until it has arrived', async () => 
   expect(session.apply(note(start, 'dog bites'))).toBe(true)
   expect(session.state()).toMatchObject({ save: 'saving', pending: 1 })
   expect(session.state().document.site.notes).toBe('dog bites')
-  expect(page.store.kept.get('lantern:job:k')).toContain('dog bites')
+  await rest()
+  expect(box.waits('k')).toEqual(['dog bites'])
   back.go(server.answer(page.asked.at(-1)!))
   await rest()
   expect(session.state()).toMatchObject({ save: 'saved', pending: 0, revision: 2 })
-  expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])
+  expect(box.waits('k')).toEqual([])
+  expect(box.jobs.k).toMatchObject({ revision: 2, document: { site: { notes: 'dog bites' } } })
 })
 
 it('what could not be sent is tried again, ever more seldom, and at once when the line is back', async () => {
@@ -126,7 +130,7 @@ it('a job whose answer broke off opens as this browser has it', async () => {
   const server = new Server()
   await opened(server)
   page.answers(() => 'broken off')
-  const session = await JobSession.open('k')
+  const session = await JobSession.open('k', box.window())
   open.push(session)
   expect(session.state().document.title).toBe(start.title)
 })
@@ -150,11 +154,12 @@ it('without a server the kept job opens, edits and all; without either it does n
   page.answers(() => 'unreachable')
   session.apply(note(start, 'alone'))
   session.close()
-  const again = await JobSession.open('k')
+  const again = await JobSession.open('k', box.window())
   open.push(again)
   expect(again.state().document.site.notes).toBe('alone')
-  page.store.kept.clear()
-  await expect(JobSession.open('k')).rejects.toThrow('nobody answers')
+  session.close()
+  box = new MemoryBox()
+  await expect(JobSession.open('k', box.window())).rejects.toThrow('nobody answers')
 })
 
 it('an edit made on an older revision is put on top of what another window saved', async () => {
@@ -183,7 +188,7 @@ it('an edit that no longer fits is said, and the others go on', async () => {
   await rest()
   await rest()
   expect(said.join(' ')).toContain('"Porch" could not be kept')
-  expect(notTaken('k')).toMatchObject([{ what: 'edit', of: { name: 'Porch' } }])
+  expect(useNotTaken.getState().k).toMatchObject([{ what: 'edit', of: { name: 'Porch' } }])
   expect(server.document.site.notes).toBe('mine')
   expect(session.state().pending).toBe(0)
 })
@@ -204,13 +209,16 @@ it('of several edits the one the server refuses is named; the good ones arrive',
     return server.answer(asked)
   })
   const words = ['zero', 'good', 'bad', 'fine']
-  for (const word of words) session.apply(note(session.state().document, word))
+  for (const word of words) {
+    session.apply(note(session.state().document, word))
+    await rest()
+  }
   hold.go(server.answer(page.asked.at(-1)!))
   await rest()
   await rest()
   expect(server.edits).toEqual(['zero', 'good', 'fine'])
   expect(said).toEqual(['Not saved: "bad". It is bad. Do it again.'])
-  expect(notTaken('k')).toMatchObject([
+  expect(useNotTaken.getState().k).toMatchObject([
     { id: 'bad', what: 'edit', of: { name: 'bad' }, why: 'It is bad. Do it again.' },
   ])
   expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
@@ -219,7 +227,7 @@ it('of several edits the one the server refuses is named; the good ones arrive',
 it('a full store is said once, and the edit is sent all the same', async () => {
   const server = new Server()
   const session = await opened(server)
-  page.store.room = 10
+  box.full = true
   session.apply(note(start, 'one'))
   session.apply(note(session.state().document, 'two'))
   await rest()
@@ -266,15 +274,10 @@ it('looks every five seconds and on focus for what others saved; an older answer
 
 it('edits kept by an older version are sent as that version wrote them, before the job is fetched', async () => {
   const server = new Server()
-  page.store.setItem(
-    'lantern:job:k',
-    JSON.stringify({
-      base: { id: 'k', revision: 1, document: { version: 1 } },
-      pending: [{ id: 'old', name: 'Old', patches: [] }],
-    }),
-  )
+  box.jobs.k = { id: 'k', revision: 1, document: { version: 1 } as unknown as Document }
+  box.things.k = [{ id: 'old', what: 'edit', of: { id: 'old', name: 'Old', patches: [] } }]
   page.answers((asked) => (asked.method === 'GET' ? server.answer(asked) : says(200, { revision: 2 })))
-  const session = await JobSession.open('k')
+  const session = await JobSession.open('k', box.window())
   open.push(session)
   expect(page.asked.map(({ method }) => method)).toEqual(['POST', 'GET'])
   expect(page.asked[0]!.body).toMatchObject({ version: 1, revision: 1, edits: [{ id: 'old' }] })
@@ -289,27 +292,103 @@ it('two windows of one browser without a line keep both their edits, and the nex
   other.apply(renamed(start, 'Porch'))
   one.apply(note(one.state().document, 'more of one'))
   await rest()
-  expect(lookWhatWaits()).toEqual({ k: 3 })
+  expect(box.waits('k')).toEqual(['notes of one', 'Porch', 'more of one'])
   one.close()
   other.close()
   const again = await opened(server)
   await rest()
-  expect(lookWhatWaits()).toEqual({})
-  expect(server.edits.toSorted()).toEqual(['Porch', 'more of one', 'notes of one'])
+  expect(server.edits).toEqual(['notes of one', 'Porch', 'more of one'])
   expect(again.state()).toMatchObject({ save: 'saved', pending: 0 })
-  expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])
+  expect(box.waits('k')).toEqual([])
 })
 
-it('what one window has sent is not kept again by the other', async () => {
+it('windows of one browser show each other’s edits without a line, in the same order', async () => {
+  const [one, other] = [await opened(new Server()), await opened(new Server())]
+  page.answers(() => 'unreachable')
+  one.apply(note(start, 'first'))
+  await rest()
+  other.apply(note(other.state().document, 'second'))
+  await rest()
+  expect([one, other].map((of) => of.state().document.site.notes)).toEqual(['second', 'second'])
+  expect([one, other].map((of) => of.state().pending)).toEqual([2, 2])
+})
+
+it('what lies there is sent once, by one window, and the others stand as it came out without asking', async () => {
   const server = new Server()
   const [one, other] = [await opened(server), await opened(server)]
+  const back = held<Answer>()
+  page.answers((asked) => (asked.method === 'POST' ? back.promise : server.answer(asked)))
   one.apply(note(start, 'sent'))
   await rest()
-  other.apply(renamed(start, 'Porch'))
+  other.apply(renamed(other.state().document, 'Porch'))
+  page.happens('online')
   await rest()
+  const posts = () =>
+    page.asked.filter(({ method }) => method === 'POST').map(({ body }) => (body.edits as Edit[]).length)
+  expect(posts()).toEqual([1])
+  page.answers(server.answer)
+  back.go(server.answer(page.asked.at(-1)!))
   await rest()
-  expect(JSON.parse(page.store.kept.get('lantern:job:k')!).pending).toEqual([])
   expect(server.edits).toEqual(['sent', 'Porch'])
+  expect(posts()).toEqual([1, 1])
+  expect([one, other].map((of) => of.state())).toMatchObject(Array(2).fill({ save: 'saved', revision: 3 }))
+  expect(one.state().document).toEqual(server.document)
+  expect(other.state().document).toEqual(server.document)
+  expect(said).toEqual([])
+})
+
+it('what a window left behind is sent by one that is still there', async () => {
+  const server = new Server()
+  const [one, other] = [await opened(server), await opened(server)]
+  page.answers(() => 'unreachable')
+  one.apply(note(start, 'left'))
+  await rest()
+  one.close()
+  page.answers(server.answer)
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(server.edits).toEqual(['left'])
+  expect(other.state()).toMatchObject({ save: 'saved', pending: 0 })
+})
+
+it('an edit that arrives changes nothing of the document on the screen', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  session.apply(note(start, 'mine'))
+  const shown = session.state().document
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'saved', revision: 2 })
+  expect(session.state().document).toBe(shown)
+})
+
+it('what the server had all the same is not said to be lost, though it fits no more', async () => {
+  const server = new Server()
+  const session = await opened(server)
+  const out = makeEdit(plannedJob(start), 'Take zone 1 out', 'out', (draft) => {
+    delete draft.zones.keepers
+  })!.edit
+  page.answers((asked) => {
+    if (asked.method === 'GET') return server.answer(asked)
+    if (server.known.has('out')) {
+      const current = { id: 'k', revision: server.revision, document: server.document }
+      const sent = asked.body.edits as Edit[]
+      return asked.body.revision === server.revision
+        ? server.answer(asked)
+        : says(409, {
+            ...refusal('Older.'),
+            current,
+            had: sent.map(({ id }) => id).filter((id) => server.known.has(id)),
+          })
+    }
+    server.take(out)
+    return 'unreachable'
+  })
+  session.apply(out)
+  await rest()
+  session.apply(note(session.state().document, 'mine'))
+  await vi.advanceTimersByTimeAsync(500)
+  expect(said.filter((words) => words.includes('could not be kept'))).toEqual([])
+  expect(server.edits).toEqual(['Take zone 1 out', 'mine'])
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
 })
 
 it('an edit whose answer was lost, with another’s after it: sent again, this window has both', async () => {
@@ -338,24 +417,9 @@ it('a job that was only looked at opens again without a server', async () => {
   const session = await opened(new Server())
   session.close()
   page.answers(() => 'unreachable')
-  const again = await JobSession.open('k')
+  const again = await JobSession.open('k', box.window())
   open.push(again)
   expect(again.state().document).toEqual(start)
-})
-
-it('where the shelf is full, jobs that were only looked at make room; work that waits does not', async () => {
-  const server = new Server()
-  const size = JSON.stringify({ base: { id: 'k', revision: 1, document: start }, pending: [] }).length
-  const kept = (pending: unknown[]) =>
-    JSON.stringify({ base: { id: 'x', revision: 1, document: {} }, pending, fill: 'x'.repeat(size) })
-  page.store.setItem('lantern:job:looked-at', kept([]))
-  page.store.setItem('lantern:job:waiting', kept([{ id: 'e', name: 'Mine', patches: [] }]))
-  page.store.room = 2.5 * size
-  await opened(server)
-  expect(page.store.kept.has('lantern:job:k')).toBe(true)
-  expect(page.store.kept.has('lantern:job:looked-at')).toBe(false)
-  expect(page.store.kept.has('lantern:job:waiting')).toBe(true)
-  expect(said).toEqual([])
 })
 
 it('an edit that was put over what somebody else changed says so, and the job is read anew', async () => {

@@ -1,9 +1,8 @@
 import { applyEdit, type Document, type Edit } from '@civil-lantern/core'
 import { Observable } from '../base/observable.ts'
-import { shelf } from '../base/shelf.ts'
 import { api, RefusedByServer, type StoredJob, type TriedBefore } from './api.ts'
 import { layAside } from './not-taken.ts'
-import { editsWait } from './waits.ts'
+import { editsIn, type Lying, type Outbox } from './outbox.ts'
 
 export interface SessionState {
   readonly document: Document
@@ -13,20 +12,24 @@ export interface SessionState {
   readonly pending: number
 }
 
-interface Kept {
-  readonly base: StoredJob
-  readonly pending: Edit[]
-}
-
 const RETRY = [500, 1000, 2000, 4000, 8000, 15_000]
 /** Milliseconds between two looks at what others have saved. */
 const LOOK = 5000
 /** Edits sent at once. */
 const BATCH = 200
 
+const nothing: Lying = { job: undefined, things: [] }
+/** A document with those of the edits on it that fit. */
+const withAll = (document: Document, edits: readonly Edit[]) =>
+  edits.reduce((now, edit) => {
+    const next = applyEdit(now, edit)
+    return next.ok ? next.value : now
+  }, document)
+const idsOf = (edits: readonly Edit[]) => edits.map(({ id }) => id)
+
 /**
- * One open job's document: as the server last had it, and the edits made since. Every edit is sent at once and stays on the
- * browser's shelf until the server has acknowledged it.
+ * One open job's document: as the server last had it, and the edits made since by any window of this browser. Every edit is
+ * sent at once, by one window at a time, and lies in the browser's box until the server has acknowledged it.
  */
 export class JobSession extends Observable<SessionState> {
   readonly id: string
@@ -34,55 +37,69 @@ export class JobSession extends Observable<SessionState> {
   readonly triedBefore: TriedBefore | null
   /** Called with words for the user when something happened that they did not do. */
   notice: (says: string) => void = () => undefined
+  readonly box: Outbox
   #base: StoredJob
   #document: Document
-  #pending: Edit[] = []
+  /** What the document was made on. */
+  #on: Document
+  /** In the order in which they will be sent; one that does not fit on the document here is sent all the same. */
+  #pending: readonly Edit[] = []
+  /** Edits of this window that do not lie in the box: not yet, or for want of room. */
+  readonly #loose = new Set<string>()
+  /** Counts what this window has changed, so that a look at the box that has been overtaken is not believed. */
+  #changes = 0
   #sending = false
   #failed = 0
   #retry: ReturnType<typeof setTimeout> | undefined
   #savedAt: Date | undefined
   #full = false
-  /** Ids of every edit this window has had in hand: what else lies on the shelf is another window’s. */
-  readonly #mine = new Set<string>()
   readonly #look: ReturnType<typeof setInterval>
+  readonly #leave: () => void
   readonly #gone = new AbortController()
 
-  private constructor(id: string, base: StoredJob, pending: readonly Edit[], tried: TriedBefore | null) {
+  private constructor(box: Outbox, id: string, base: StoredJob, edits: readonly Edit[], tried: TriedBefore | null) {
     super({ document: base.document, revision: base.revision, save: 'saved', savedAt: undefined, pending: 0 })
+    this.box = box
     this.id = id
     this.triedBefore = tried
     this.#base = base
-    this.#document = base.document
-    this.#putOnTop(pending)
-    // A job that was only looked at opens again without a line, too.
-    this.#keep()
+    this.#document = this.#on = base.document
+    this.#putOnTop(edits)
     this.#tell()
     const { signal } = this.#gone
     window.addEventListener('online', () => this.#flush(), { signal })
     window.addEventListener('focus', () => void this.#catchUp(), { signal })
     document.addEventListener('visibilitychange', () => void this.#catchUp(), { signal })
     this.#look = setInterval(() => void this.#catchUp(), LOOK)
+    this.#leave = box.changed(id, () => void this.#otherWindow())
     void this.#flush()
   }
 
-  /** Opens a job from the server, or from the shelf where the server cannot be reached. */
-  static async open(id: string): Promise<JobSession> {
-    const kept = shelf.get<Kept>(`job:${id}`)
+  /** Opens a job from the server, or as this browser keeps it where the server cannot be reached. */
+  static async open(id: string, box: Outbox): Promise<JobSession> {
+    const { job: kept, things } = await box.look(id).catch(() => nothing)
+    const edits = editsIn(things)
     // Edits kept by a window of an older version are sent as they are; the server knows what they mean.
-    const older = kept !== undefined && kept.base.document.version !== 2
+    const older = kept !== undefined && kept.document.version !== 2
     try {
-      if (older && kept.pending.length > 0) await api.edit(id, kept.base.revision, kept.pending, 1)
-      const stored = await api.job(id)
-      return new JobSession(id, stored, older ? [] : (kept?.pending ?? []), stored.tried)
+      if (older && edits.length > 0) {
+        await api.edit(id, kept.revision, edits, 1)
+        await box.settle(id, { gone: idsOf(edits) })
+      }
+      const { tried, ...stored } = await api.job(id)
+      // A job that was only looked at opens again without a line, too.
+      await box.settle(id, { is: stored }).catch(() => undefined)
+      return new JobSession(box, id, stored, older ? [] : edits, tried)
     } catch (error) {
       if (error instanceof RefusedByServer || !kept || older) throw error
-      return new JobSession(id, kept.base, kept.pending, null)
+      return new JobSession(box, id, kept, edits, null)
     }
   }
 
-  /** Stops listening and trying; what is not yet sent stays on the shelf for the next opening. */
+  /** Stops listening and trying; what is not yet sent lies in the box for the next opening. */
   readonly close = () => {
     this.#gone.abort()
+    this.#leave()
     clearTimeout(this.#retry)
     clearInterval(this.#look)
   }
@@ -95,24 +112,25 @@ export class JobSession extends Observable<SessionState> {
       return false
     }
     this.#document = next.value
-    this.#mine.add(edit.id)
     this.#pending = [...this.#pending, edit]
+    this.#changes++
+    void this.#keep(edit)
     void this.#flush()
-    this.#keep()
     this.#tell()
     return true
   }
 
-  #keep() {
-    // Another window of this browser may have work of its own waiting there.
-    const others = shelf.get<Kept>(`job:${this.id}`)?.pending.filter(({ id }) => !this.#mine.has(id)) ?? []
-    const kept: Kept = { base: this.#base, pending: [...others, ...this.#pending] }
-    const put = () => shelf.put(`job:${this.id}`, kept)
-    const full = !put() && !(makeRoom(this.id) && put())
-    if (full && !this.#full)
-      this.notice('This browser’s store is full: what you do is sent, but not kept here. Do not close this window.')
-    this.#full = full
-    editsWait(this.id, kept.pending.length)
+  async #keep(edit: Edit) {
+    this.#loose.add(edit.id)
+    try {
+      await this.box.put(this.id, [{ id: edit.id, what: 'edit', of: edit }])
+      this.#loose.delete(edit.id)
+      this.#full = false
+    } catch {
+      if (!this.#full)
+        this.notice('This browser’s store is full: what you do is sent, but not kept here. Do not close this window.')
+      this.#full = true
+    }
   }
 
   #tell() {
@@ -126,66 +144,107 @@ export class JobSession extends Observable<SessionState> {
     })
   }
 
+  /** What lies in the box, and nothing of this window’s has changed since the look. */
+  async #lying(): Promise<Lying> {
+    for (;;) {
+      const before = this.#changes
+      const lying = await this.box.look(this.id).catch(() => nothing)
+      if (before === this.#changes) return lying
+    }
+  }
+
+  /** Another window of this browser has done something, or has sent something. */
+  async #otherWindow() {
+    // Who is about to send looks by itself.
+    if (this.#sending || this.#gone.signal.aborted) return
+    const lying = await this.#lying()
+    if (this.#sending || this.#gone.signal.aborted) return
+    this.#takeIn(lying)
+    this.#tell()
+  }
+
+  /** Stands as the box has it: what all windows have done, and what of this one found no room there. */
+  #takeIn({ job, things }: Lying) {
+    if (job && job.document.version === 2 && job.revision > this.#base.revision) this.#base = job
+    const edits = editsIn(things)
+    const there = new Set(idsOf(edits))
+    this.#putOnTop([...edits, ...this.#pending.filter(({ id }) => this.#loose.has(id) && !there.has(id))])
+  }
+
   async #flush() {
     if (this.#gone.signal.aborted || this.#sending || this.#pending.length === 0) return
     clearTimeout(this.#retry)
     this.#sending = true
+    const on = await this.box.inTurn(`edits:${this.id}`, () => this.#sendSome())
+    this.#sending = false
+    if (this.#gone.signal.aborted) return
+    this.#tell()
+    if (on) void this.#flush()
+  }
+
+  /** Sends what lies there, as much as goes at once. Answers whether to go on with the rest. */
+  async #sendSome(): Promise<boolean> {
+    this.#takeIn(await this.#lying())
     const sent = this.#pending.slice(0, BATCH)
+    if (sent.length === 0 || this.#gone.signal.aborted) return false
     try {
       const { revision, over } = await api.edit(this.id, this.#base.revision, sent)
       if (over) this.#saysOver(sent.length)
-      this.#failed = 0
-      this.#savedAt = new Date()
-      this.#pending = this.#pending.filter((edit) => !sent.includes(edit))
-      // More than one revision on, it had these already and others beside: only the server knows what that comes to.
-      if (revision !== this.#base.revision + 1) await this.#fetchAnew()
-      else {
-        const document = sent.reduce((now, edit) => {
-          const next = applyEdit(now, edit)
-          return next.ok ? next.value : now
-        }, this.#base.document)
-        this.#base = { id: this.id, revision, document }
-      }
+      await this.#arrived(sent, revision)
+      return true
     } catch (error) {
-      await this.#notSaved(error, sent)
+      return await this.#notSaved(error, sent)
     }
-    this.#sending = false
-    if (this.#gone.signal.aborted) return
-    this.#keep()
-    this.#tell()
-    if (this.#pending.length > 0 && this.#failed === 0) void this.#flush()
   }
 
-  /** Takes the job as the server has it, with what is not sent yet on top. */
-  async #fetchAnew() {
-    const fresh = await api.job(this.id)
-    this.#base = { id: fresh.id, revision: fresh.revision, document: fresh.document }
-    this.#putOnTop(this.#pending)
+  async #arrived(sent: readonly Edit[], revision: number) {
+    this.#failed = 0
+    this.#savedAt = new Date()
+    // The document stays what it is: what was on top of it is in it now.
+    const document = sent.length === this.#pending.length ? this.#document : withAll(this.#base.document, sent)
+    this.#on = document
+    // More than one revision on, it had these already and others beside: only the server knows what that comes to.
+    const next = revision === this.#base.revision + 1
+    await this.#stands({ id: this.id, revision: next ? revision : this.#base.revision, document }, idsOf(sent))
+    if (!next) await this.#stands(await api.job(this.id), [])
   }
 
-  async #notSaved(error: unknown, sent: readonly Edit[]) {
+  /** The server has the job like this, and edits need not be kept any more. */
+  async #stands({ revision, document }: StoredJob, gone: readonly string[]) {
+    this.#base = { id: this.id, revision, document }
+    this.#changes++
+    for (const id of gone) this.#loose.delete(id)
+    const rest = this.#pending.filter(({ id }) => !gone.includes(id))
+    if (document === this.#on) this.#pending = rest
+    else this.#putOnTop(rest)
+    await this.box.settle(this.id, { is: this.#base, gone }).catch(() => undefined)
+  }
+
+  /** @returns whether to go on with the rest at once */
+  async #notSaved(error: unknown, sent: readonly Edit[]): Promise<boolean> {
     if (error instanceof RefusedByServer && error.status === 409 && error.current) {
       this.#failed = 0
-      this.#base = error.current
-      const kept = this.#putOnTop(this.#pending)
-      this.#saysOver(kept)
-      return
+      await this.#stands(error.current, error.had)
+      // What does not fit on what the others have saved is said, not dropped in silence.
+      for (const [edit, why] of this.#unfit()) await this.#aside(edit, why, `"${edit.name}" could not be kept: ${why}`)
+      if (this.#pending.length > 0) this.#saysOver(this.#pending.length)
+      return true
     }
     if (error instanceof RefusedByServer && error.status === 400) {
       // One bad edit must not take the good ones with it: alone each says for itself.
       if (sent.length > 1) return this.#oneByOne(sent)
-      const [of] = sent as readonly [Edit]
-      layAside(this.id, { id: of.id, why: error.message, what: 'edit', of })
-      this.notice(`Not saved: "${of.name}". ${error.message}`)
-      this.#base = await api.job(this.id).catch(() => this.#base)
-      this.#putOnTop(this.#pending.filter((edit) => !sent.includes(edit)))
-      return
+      const [edit] = sent as readonly [Edit]
+      await this.#aside(edit, error.message, `Not saved: "${edit.name}". ${error.message}`)
+      const fresh = await api.job(this.id).catch(() => undefined)
+      if (fresh) await this.#stands(fresh, [])
+      return true
     }
     // Who may only look is told so once; what they did waits, for their role may change.
     if (error instanceof RefusedByServer && error.status === 403 && this.#failed === 0) this.notice(error.message)
     const wait = RETRY[Math.min(this.#failed, RETRY.length - 1)]!
     this.#failed++
     this.#retry = setTimeout(() => this.#flush(), wait)
+    return false
   }
 
   #saysOver(edits: number) {
@@ -193,61 +252,59 @@ export class JobSession extends Observable<SessionState> {
     this.notice(`This job was changed in another window. ${words} put on top of that.`)
   }
 
-  async #oneByOne(sent: readonly Edit[]) {
+  /** @returns whether the server has answered to every one of them */
+  async #oneByOne(sent: readonly Edit[]): Promise<boolean> {
     for (const edit of sent) {
       if (!this.#pending.includes(edit)) continue
       try {
         const { revision } = await api.edit(this.id, this.#base.revision, [edit])
-        const next = applyEdit(this.#base.document, edit)
-        this.#base = { id: this.id, revision, document: next.ok ? next.value : this.#base.document }
-        this.#pending = this.#pending.filter((one) => one !== edit)
+        await this.#arrived([edit], revision)
       } catch (error) {
-        if (!(error instanceof RefusedByServer)) return
-        await this.#notSaved(error, [edit])
+        if (!(await this.#notSaved(error, [edit]))) return false
       }
     }
+    return true
   }
 
-  /** Puts edits on the base document; one that no longer fits is said, not dropped in silence. */
-  #putOnTop(edits: readonly Edit[]): number {
-    this.#document = this.#base.document
-    this.#pending = []
-    for (const edit of edits) {
-      this.#mine.add(edit.id)
-      const next = applyEdit(this.#document, edit)
-      if (next.ok) {
-        this.#document = next.value
-        this.#pending.push(edit)
-      } else {
-        const why = next.failures[0]!.says
-        layAside(this.id, { id: edit.id, why, what: 'edit', of: edit })
-        this.notice(`"${edit.name}" could not be kept: ${why}`)
-      }
+  /** Lays an edit aside, and says so. */
+  async #aside(edit: Edit, why: string, says: string) {
+    this.#changes++
+    this.#loose.delete(edit.id)
+    this.#putOnTop(this.#pending.filter(({ id }) => id !== edit.id))
+    await layAside(this.box, this.id, { id: edit.id, why, what: 'edit', of: edit })
+    this.notice(says)
+  }
+
+  #putOnTop(edits: readonly Edit[]) {
+    const same = this.#on === this.#base.document && idsOf(edits).join() === idsOf(this.#pending).join()
+    this.#pending = edits
+    if (same) return
+    this.#on = this.#base.document
+    this.#document = withAll(this.#on, edits)
+  }
+
+  /** The edits that do not fit, each on those before it that do, and why not. */
+  #unfit(): (readonly [Edit, string])[] {
+    let now = this.#base.document
+    const unfit: (readonly [Edit, string])[] = []
+    for (const edit of this.#pending) {
+      const next = applyEdit(now, edit)
+      if (next.ok) now = next.value
+      else unfit.push([edit, next.failures[0]!.says])
     }
-    return this.#pending.length
+    return unfit
   }
 
   /** Looks at once for what others have saved. */
   readonly look = () => void this.#catchUp()
 
-  /** Looks whether another window has saved meanwhile. */
+  /** Looks whether somebody else has saved meanwhile. */
   async #catchUp() {
     if (document.visibilityState !== 'visible' || this.#gone.signal.aborted) return
     if (this.#pending.length > 0) return this.#flush()
     const fresh = await api.job(this.id).catch(() => undefined)
-    if (!fresh || fresh.revision <= this.#base.revision || this.#pending.length > 0) return
-    this.#base = { id: fresh.id, revision: fresh.revision, document: fresh.document }
-    this.#document = fresh.document
-    this.#keep()
+    if (!fresh || fresh.revision <= this.#base.revision || this.#pending.length > 0 || this.#gone.signal.aborted) return
+    await this.#stands(fresh, [])
     this.#tell()
   }
-}
-
-/** Takes other jobs off a full shelf that were only looked at; work that waits to be sent stays. Answers whether any went. */
-function makeRoom(but: string): boolean {
-  const idle = shelf
-    .under('job:')
-    .filter((id) => id !== but && (shelf.get<Kept>(`job:${id}`)?.pending.length ?? 0) === 0)
-  for (const id of idle) shelf.drop(`job:${id}`)
-  return idle.length > 0
 }

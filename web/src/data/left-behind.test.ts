@@ -1,15 +1,17 @@
 import { type Document, documentOf, type Entry, makeEdit, nextEntry, plannedJob } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { type Answer, type Asked, aPage, type Page, rest } from '../testing/page.ts'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { MemoryBox } from '../testing/memory-outbox.ts'
+import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
 import { EntryLog } from './entry-log.ts'
 import { JobSession } from './job-session.ts'
 import { holdOpen, sendLeftBehind } from './left-behind.ts'
-import { notTaken } from './not-taken.ts'
+import { useNotTaken } from './not-taken.ts'
 import { lookWhatWaits } from './waits.ts'
 
 const start = documentOf(demoJobs['fenwick-orchard']!())
 let page: Page
+let box: MemoryBox
 let said: string[]
 
 /** What two jobs on a server were sent; a name or a text that holds "bad" is refused. */
@@ -48,8 +50,8 @@ const note = (text: string): Entry =>
 /** Opens a job where there is no signal, does something, and goes. */
 async function done(job: string, edits: string[], notes: string[]) {
   page.answers(serves)
-  const session = await JobSession.open(job)
-  const log = new EntryLog(job)
+  const session = await JobSession.open(job, box.window())
+  const log = await EntryLog.open(job, box.window())
   await rest()
   page.answers(() => 'unreachable')
   for (const words of edits) session.apply(edit(words, session.state().document))
@@ -59,20 +61,10 @@ async function done(job: string, edits: string[], notes: string[]) {
   log.close()
 }
 
-/** Locks as a browser has them: who asks for one alone does not get it while somebody holds it. */
-function locks(held: Set<string>) {
-  vi.stubGlobal('navigator', {
-    locks: {
-      request: async (name: string, how: object, with_: (lock: object | null) => unknown) =>
-        with_('ifAvailable' in how && held.has(name) ? null : {}),
-    },
-  })
-}
-
 beforeEach(() => {
   vi.useFakeTimers()
   page = aPage()
-  vi.stubGlobal('navigator', {})
+  box = new MemoryBox()
   said = []
   sent = []
 })
@@ -80,17 +72,17 @@ afterEach(() => {
   vi.useRealTimers()
   vi.unstubAllGlobals()
 })
-const send = () => sendLeftBehind((says) => said.push(says))
+const send = () => sendLeftBehind(box.window(), (says) => said.push(says))
 
 it('what was done without signal in jobs nobody has open any more is counted, and sent from elsewhere', async () => {
   await done('cellar', ['one', 'two'], ['three'])
   await done('attic', [], ['four'])
   await done('hall', [], [])
-  expect(lookWhatWaits()).toEqual({ cellar: 3, attic: 1 })
+  expect(await lookWhatWaits(box.window())).toEqual({ cellar: 3, attic: 1 })
   page.answers(serves)
   await send()
   expect(sent.sort()).toEqual(['attic: four', 'cellar: one', 'cellar: three', 'cellar: two'])
-  expect(lookWhatWaits()).toEqual({})
+  expect(await lookWhatWaits(box.window())).toEqual({})
   expect(said).toEqual([])
   await send()
   expect(sent).toHaveLength(4)
@@ -99,10 +91,10 @@ it('what was done without signal in jobs nobody has open any more is counted, an
 it('without signal it stays, and is sent the next time', async () => {
   await done('cellar', ['one'], ['two'])
   await send()
-  expect(lookWhatWaits()).toEqual({ cellar: 2 })
+  expect(await lookWhatWaits(box.window())).toEqual({ cellar: 2 })
   page.answers(serves)
   await send()
-  expect(lookWhatWaits()).toEqual({})
+  expect(await lookWhatWaits(box.window())).toEqual({})
 })
 
 it('a job that is open here sends for itself; closed, it is sent for', async () => {
@@ -116,46 +108,19 @@ it('a job that is open here sends for itself; closed, it is sent for', async () 
   expect(sent).toEqual(['cellar: one'])
 })
 
-describe('where the browser has locks', () => {
-  it('a job that another window has open is left to it', async () => {
-    await done('cellar', ['one'], [])
-    await done('attic', ['two'], [])
-    page.answers(serves)
-    locks(new Set(['lantern:open:cellar']))
-    await send()
-    expect(sent).toEqual(['attic: two'])
-  })
-
-  it('holds one for a job that is open here, and lets go of it', async () => {
-    const asked: string[] = []
-    let holds: Promise<void> | undefined
-    vi.stubGlobal('navigator', {
-      locks: {
-        request: (name: string, _how: object, work: () => Promise<void>) => {
-          asked.push(name)
-          holds = work()
-        },
-      },
-    })
-    const shut = holdOpen('cellar')
-    expect(asked).toEqual(['lantern:open:cellar'])
-    let free = false
-    void holds?.then(() => (free = true))
-    await rest()
-    expect(free).toBe(false)
-    shut()
-    await rest()
-    expect(free).toBe(true)
-  })
-})
-
-it('a lock that comes after the job was shut is not kept', async () => {
-  let grant: () => unknown = () => 'not asked for'
-  vi.stubGlobal('navigator', {
-    locks: { request: (_name: string, _how: object, work: () => unknown) => (grant = work) },
-  })
-  holdOpen('cellar')()
-  expect(grant()).toBeUndefined()
+it('what a window that has the job open sends meanwhile is not sent again', async () => {
+  await done('cellar', ['one'], [])
+  const back = held<Answer>()
+  page.answers((asked) => (asked.method === 'POST' ? back.promise : serves(asked)))
+  const session = await JobSession.open('cellar', box.window())
+  await rest()
+  const sending = send()
+  await rest()
+  page.answers(serves)
+  back.go(serves(page.asked.findLast(({ method }) => method === 'POST')!))
+  await sending
+  expect(sent).toEqual(['cellar: one'])
+  session.close()
 })
 
 it('what the server refuses is said with the job’s title, laid aside, and does not hold up the rest', async () => {
@@ -167,9 +132,9 @@ it('what the server refuses is said with the job’s title, laid aside, and does
     `${start.title}: Not saved: "bad two". That is bad. Do it again.`,
     'The log did not take this: That is bad. Do it again.',
   ])
-  expect(notTaken('cellar').map(({ id, what, why }) => [id, what, why])).toEqual([
+  expect(useNotTaken.getState().cellar!.map(({ id, what, why }) => [id, what, why])).toEqual([
     ['bad two', 'edit', 'That is bad. Do it again.'],
     ['bad four', 'entry', 'That is bad. Do it again.'],
   ])
-  expect(lookWhatWaits()).toEqual({})
+  expect(await lookWhatWaits(box.window())).toEqual({})
 })

@@ -1,6 +1,6 @@
 import type { Edit } from '@civil-lantern/core'
 import { create } from 'zustand'
-import { shelf } from '../base/shelf.ts'
+import type { Outbox, Outgoing } from './outbox.ts'
 
 /** Something done here that could not be taken: by the server, or by what the job has become meanwhile. */
 export type NotTaken = {
@@ -16,27 +16,35 @@ export type NotTaken = {
 /** What was not taken, by job, as far as this window has looked. */
 export const useNotTaken = create<Readonly<Record<string, readonly NotTaken[]>>>(() => ({}))
 
-/** What of a job was not taken on this device, latest last. */
-export function notTaken(job: string): readonly NotTaken[] {
-  const lie = shelf.get<NotTaken[]>(`not-taken:${job}`) ?? []
-  useNotTaken.setState({ [job]: lie })
-  return lie
+/** What found no room in the box: it is shown here as long as the window is open. */
+const shownOnly = new Map<string, NotTaken>()
+
+const refused = (one: Outgoing) => one.why !== undefined
+
+/** Looks what of a job was not taken in this browser, latest last. */
+export async function lookNotTaken(box: Outbox, job: string): Promise<void> {
+  const { things } = await box.look(job).catch(() => ({ things: [] }))
+  const all = [
+    ...(things.filter(refused) as NotTaken[]),
+    ...[...shownOnly].filter(([key]) => key.startsWith(`${job}/`)).map(([, one]) => one),
+  ]
+  useNotTaken.setState({ [job]: all })
 }
 
 /** Lays it where it can be read, sent again, or let go: nothing that was typed goes without somebody having said so. */
-export const layAside = (job: string, one: NotTaken) =>
-  keep(job, [...notTaken(job).filter(({ id }) => id !== one.id), one])
+export async function layAside(box: Outbox, job: string, one: NotTaken): Promise<void> {
+  await box.put(job, [one]).catch(() => shownOnly.set(`${job}/${one.id}`, one))
+  await lookNotTaken(box, job)
+}
 
-/** Takes it from there: it was sent again, or is let go. */
-export const takeUp = (job: string, id: string) =>
-  keep(
-    job,
-    notTaken(job).filter((one) => one.id !== id),
-  )
+/** It lies in the box anew, to be sent. */
+export async function takenUp(box: Outbox, job: string, id: string): Promise<void> {
+  shownOnly.delete(`${job}/${id}`)
+  await lookNotTaken(box, job)
+}
 
-function keep(job: string, all: readonly NotTaken[]) {
-  if (all.length > 0) shelf.put(`not-taken:${job}`, all)
-  else shelf.drop(`not-taken:${job}`)
-  // In a full store it is still shown here as long as the window is open.
-  useNotTaken.setState({ [job]: all })
+/** Somebody wants it no more. */
+export async function letGo(box: Outbox, job: string, id: string): Promise<void> {
+  await box.settle(job, { gone: [id] }).catch(() => undefined)
+  await takenUp(box, job, id)
 }

@@ -2,6 +2,7 @@ import { createContext, type ReactNode, useContext, useEffect, useState, useSync
 import { toast } from 'sonner'
 import { BenchClient, type BenchState } from '../workers/bench-client.ts'
 import { JudgeClient, type JudgeState } from '../workers/judge-client.ts'
+import { outbox } from './browser-outbox.ts'
 import { Desk } from './desk.ts'
 import type { DeskState } from './desk-state.ts'
 import { EntryLog } from './entry-log.ts'
@@ -9,6 +10,7 @@ import { JobSession } from './job-session.ts'
 import { KeptJob } from './kept-entries.ts'
 import { holdOpen } from './left-behind.ts'
 import { presentAs, tellWhere, usePresence } from './presence.ts'
+import { roomNow, warnsOf } from './room.ts'
 import { useWorkspace } from './workspace.ts'
 
 interface OpenJob {
@@ -40,10 +42,11 @@ export function JobProvider({
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
     const kept = new KeptJob(id)
-    Promise.all([JobSession.open(id), kept.get()]).then(
-      ([session, had]) => {
-        if (!wanted) return session.close()
-        const desk = new Desk(session, new EntryLog(id, kept, had))
+    const log = kept.get().then((had) => EntryLog.open(id, outbox, { keeper: kept, kept: had }))
+    Promise.all([JobSession.open(id, outbox), log]).then(
+      ([session, log]) => {
+        const desk = new Desk(session, log)
+        if (!wanted) return desk.close()
         const bench = new BenchClient()
         opened = { desk, bench, judge: new JudgeClient() }
         leave = listen(id, () => {
@@ -54,6 +57,10 @@ export function JobProvider({
         desk.log.notice = (says) => void toast.error(says)
         desk.stand = bench.stand
         setOpening({ at: 'open', open: opened })
+        void roomNow().then((room) => {
+          const warns = warnsOf(room)
+          if (warns) toast.error(warns)
+        })
       },
       (error: unknown) => {
         const why = error instanceof Error ? error.message : String(error)

@@ -1,22 +1,13 @@
 import { create } from 'zustand'
-import { shelf } from '../base/shelf.ts'
+import type { Outbox, Tally } from './outbox.ts'
 
 /** How many edits and entries of each job wait on this device to be sent, whichever window made them; none that have none. */
 export const useWaits = create<Readonly<Record<string, number>>>(() => ({}))
 
-/** Says how many edits of a job lie on the shelf; the job itself lies there too and is much to read through. */
-export function editsWait(job: string, count: number) {
-  if (count > 0) shelf.put(`waits:${job}`, count)
-  else shelf.drop(`waits:${job}`)
-}
-
-/** Counts anew what waits. */
-export function lookWhatWaits(): Readonly<Record<string, number>> {
-  const waits: Record<string, number> = {}
-  for (const id of shelf.under('waits:')) waits[id] = shelf.get<number>(`waits:${id}`) ?? 0
-  for (const id of shelf.under('entries:'))
-    waits[id] = (waits[id] ?? 0) + (shelf.get<unknown[]>(`entries:${id}`)?.length ?? 0)
-  for (const [id, count] of Object.entries(waits)) if (count === 0) delete waits[id]
+/** Counts anew what waits. A browser that keeps nothing has nothing that waits. */
+export async function lookWhatWaits(box: Outbox): Promise<Readonly<Record<string, number>>> {
+  const tally = await box.tally().catch((): readonly Tally[] => [])
+  const waits = Object.fromEntries(tally.filter(({ waits }) => waits > 0).map(({ job, waits }) => [job, waits]))
   useWaits.setState(waits, true)
   return waits
 }

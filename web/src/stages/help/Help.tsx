@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import { keys } from '../../ui/keys.ts'
 import { useLetterKeys } from '../../ui/letter-keys.ts'
 import { Switch } from '../../ui/switch.tsx'
+import { OnThisDevice } from './OnThisDevice.tsx'
 import { cautions, firstJob, screens, words } from './words.ts'
 
 /** What the screens tell, the first job, keys, words, cautions: the same on the board and inside a job. */
@@ -31,6 +32,9 @@ export function Help() {
             <li key={line}>{line}</li>
           ))}
         </ul>
+      </Part>
+      <Part title="Kept on this device">
+        <OnThisDevice />
       </Part>
       <Part title="Keys">
         <Switch label="Single letters and digits are keys" on={on} change={set} />

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { shelf } from '../../base/shelf.ts'
 import { api } from '../../data/api.ts'
+import { outbox } from '../../data/browser-outbox.ts'
+import type { Tally } from '../../data/outbox.ts'
 import { lookWhatWaits } from '../../data/waits.ts'
 import { BoardLine } from '../../ui/BoardLine.tsx'
 import { complain } from '../../ui/complain.ts'
@@ -29,7 +30,7 @@ const OrderPick = lazy(() => import('./OrderPick.tsx').then(({ OrderPick }) => (
 /** All jobs: how each stands, which want somebody; find one, start one, bring one in from a file. */
 export function JobsBoard() {
   // Coming from a job, what was done there may wait.
-  useEffect(() => void lookWhatWaits(), [])
+  useEffect(() => void lookWhatWaits(outbox), [])
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: api.jobs })
   const [search, setSearch] = useState('')
   const [sieve, setSieve] = useState<Sieve>('all')
@@ -135,18 +136,17 @@ export function JobsBoard() {
 
 /** Jobs that lie on this device from earlier. */
 function OpenedBefore() {
-  const kept = shelf
-    .under('job:')
-    .map((id) => ({ id, title: titleIn(shelf.get<{ base?: unknown }>(`job:${id}`)?.base) }))
+  const [kept, setKept] = useState<readonly Tally[]>([])
+  useEffect(() => void outbox.tally().then(setKept, () => undefined), [])
   return (
     <ul className="grid gap-1 pb-3">
-      {kept.map(({ id, title }) => (
+      {kept.map(({ job: id, document }) => (
         <li key={id}>
           <Link
             to={`/jobs/${id}`}
             className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
           >
-            {title}
+            {titleIn(document)}
           </Link>
           <Waiting job={id} />
         </li>

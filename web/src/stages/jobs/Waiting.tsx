@@ -1,13 +1,14 @@
 import { CloudOff, TriangleAlert } from 'lucide-react'
 import { useEffect } from 'react'
-import { notTaken, useNotTaken } from '../../data/not-taken.ts'
+import { outbox } from '../../data/browser-outbox.ts'
+import { lookNotTaken, useNotTaken } from '../../data/not-taken.ts'
 import { useWaits } from '../../data/waits.ts'
 
 /** What of a job was done on this device and has not arrived, or was not taken; nothing where all has. */
 export function Waiting({ job }: { job: string }) {
   const count = useWaits((all) => all[job] ?? 0)
   const refused = useNotTaken((all) => all[job]?.length ?? 0)
-  useEffect(() => void notTaken(job), [job])
+  useEffect(() => void lookNotTaken(outbox, job), [job])
   return (
     <>
       {count > 0 && (

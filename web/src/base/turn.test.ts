@@ -94,7 +94,12 @@ describe('with locks', () => {
   it('the lock of that name is asked for, and what the work answers is answered', async () => {
     const asked: string[] = []
     vi.stubGlobal('navigator', {
-      locks: { request: async (name: string, _how: object, run: () => Promise<unknown>) => (asked.push(name), run()) },
+      locks: {
+        request: async (name: string, _how: object, run: () => Promise<unknown>) => {
+          asked.push(name)
+          return run()
+        },
+      },
     })
     expect(await inTurn('send', async () => 7, new Sheet())).toBe(7)
     expect(asked).toEqual(['send'])

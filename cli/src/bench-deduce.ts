@@ -1,12 +1,12 @@
 import { parseArgs } from 'node:util'
-import { beepsNeeded, fewestBeeps, SEARCHED, tracingOf } from '@civil-lantern/core'
-import { halfSeen, netsIn } from '../../core/src/testing/half-seen.ts'
+import { beepsNeeded, fewestBeeps, SEARCHED, type Tracing, tracingOf } from '@civil-lantern/core'
+import { halfSeen, netsIn, withSources } from '../../core/src/testing/half-seen.ts'
 import { plants } from '../../core/src/testing/mistakes.ts'
 import { chanceOf, drawn, slips } from '../../core/src/testing/slips.ts'
 
 /**
  * Measures the tracing of walls whose conductors nobody followed: how many loose ends are certain, whether any certain one
- * is wrong, and how many beeps settle the rest beside the fewest. `npm run bench -- deduce [--draws N] [--json]`.
+ * is wrong, before and after the rounds of readings with one supply off, and how many beeps settle the rest beside the fewest. `npm run bench -- deduce [--draws N] [--json]`.
  */
 const { values } = parseArgs({
   options: { draws: { type: 'string', default: '3' }, json: { type: 'boolean', default: false } },
@@ -20,6 +20,7 @@ const all = []
 for (const share of [0.3, 0.5, 0.7])
   for (const mistakes of [0, 1, 2]) {
     const sum = { ends: 0, certain: 0, wrong: 0, deduced: 0, right: 0, beeps: 0, fewest: 0, beyond: 0, log2: 0 }
+    const after = { certain: 0, rounds: 0, readings: 0, walls: 0 }
     let slowest = 0
     for (const [i, make] of Object.values(plants).entries())
       for (let draw = 0; draw < draws; draw++) {
@@ -34,20 +35,30 @@ for (const share of [0.3, 0.5, 0.7])
         const { ends, open } = tracingOf(document, entries)
         slowest = Math.max(slowest, performance.now() - from)
         const nets = netsIn(wall)
-        for (const { end, is, with: mates } of ends) {
-          const far = truth.get(end.wire)!
-          const right = mates.every((mate) => nets.are(mate, end.node)) && (mates.includes(far) || far === end.node)
-          sum.ends++
-          if (is === 'certain') sum.certain++
-          if (is === 'certain' && !right) {
-            sum.wrong++
-            process.stderr.write(
-              `certain and wrong: ${Object.keys(plants)[i]}, ${end.wire} at ${end.node}, not ${mates.join(' ')}\n`,
-            )
+        const certainIn = (tracing: Pick<Tracing, 'ends'>) => {
+          let certain = 0
+          for (const { end, is, with: mates } of tracing.ends) {
+            const far = truth.get(end.wire)!
+            const right = mates.every((mate) => nets.are(mate, end.node)) && (mates.includes(far) || far === end.node)
+            if (is === 'certain') certain++
+            if (is === 'certain' && !right) {
+              sum.wrong++
+              process.stderr.write(
+                `certain and wrong: ${Object.keys(plants)[i]}, ${end.wire} at ${end.node}, not ${mates.join(' ')}\n`,
+              )
+            }
+            if (tracing.ends === ends && is === 'deduced') sum.deduced++
+            if (tracing.ends === ends && is === 'deduced' && right) sum.right++
           }
-          if (is === 'deduced') sum.deduced++
-          if (is === 'deduced' && right) sum.right++
+          return certain
         }
+        sum.ends += ends.length
+        sum.certain += certainIn({ ends })
+        const sources = withSources(wall, document, entries)
+        after.certain += certainIn(sources.tracing)
+        after.rounds += sources.rounds
+        after.readings += sources.readings
+        after.walls++
         for (const group of open) {
           const searched = group.candidates.length <= SEARCHED
           sum[searched ? 'beeps' : 'beyond'] += beepsNeeded(group)
@@ -60,12 +71,15 @@ for (const share of [0.3, 0.5, 0.7])
       mistakes,
       ends: sum.ends,
       certain: percent(sum.certain, sum.ends),
+      'with sources': percent(after.certain, sum.ends),
       goal: GOALS[share],
       wrong: sum.wrong,
       deduced: percent(sum.deduced, sum.ends),
       'of them right': percent(sum.right, sum.deduced),
       'beeps to fewest': Math.round((100 * sum.beeps) / Math.max(1e-9, sum.fewest)) / 100,
       'to log2 beyond': Math.round((100 * sum.beyond) / Math.max(1e-9, sum.log2)) / 100,
+      'rounds a wall': Math.round((10 * after.rounds) / after.walls) / 10,
+      'readings a wall': Math.round(after.readings / after.walls),
       'slowest, ms': Math.round(slowest),
     })
   }

@@ -25,6 +25,7 @@ import {
   proven,
   read,
   roomFor,
+  roundFor,
   type Scheme,
   schemeCalled,
   schemes,
@@ -176,6 +177,12 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     if (beep) {
       const between = `${nodeInWords(job, beep.from)} to ${nodeInWords(job, beep.to)}`
       print({ beep: [beep.from, beep.to], says: between, joined: beep.share, elseShows: beep.elseShows })
+    }
+    const round = roundFor(tracing)
+    if (round) {
+      const points = round.at.map(({ node }) => nodeInWords(job, node)).join(', ')
+      const says = `${round.off?.says ?? 'Everything on'}, nobody calling, one lead on ${nodeInWords(job, round.to)}: read ${points}`
+      print({ volts: round.at.map(({ node }) => node), to: round.to, off: round.off?.part ?? null, says })
     }
     const count = (how: string) => ends.filter(({ is }) => is === how).length
     print({ ends: ends.length, certain: count('certain'), deduced: count('deduced'), unknown: count('unknown') })

@@ -3,6 +3,7 @@ import type { WallFacts } from './facts.ts'
 import { type Group, groupsOf } from './groups.ts'
 import { Joined } from './joined.ts'
 import { type Joining, joiningsOf } from './joinings.ts'
+import { agrees, apartBy } from './levels.ts'
 import { type Likeness, likenessTo } from './likeness.ts'
 import type { LooseEnd } from './loose-ends.ts'
 
@@ -53,7 +54,7 @@ const ROUNDS = 2
 /**
  * Finds out which loose ends belong together. *Certain* is what follows from the facts alone, whatever is planned and
  * whoever was wrong: one core, one conductor; the only partner left in a place all of which is written down; what the
- * ohms say. *Deduced* is what nearly everything says that is likely, each way of wiring counted with a mistake or two.
+ * ohms say; and what differs in volts while one supply is off, which no conductor joins. *Deduced* is what nearly everything says that is likely, each way of wiring counted with a mistake or two.
  * Neither makes a terminal safe.
  *
  * @param ways the wall as it may be wired: its plan, or each way that fits its survey
@@ -100,7 +101,10 @@ class Sorting implements Open {
     this.nodes = [...new Set(ends.map(({ node }) => node))]
     this.#facts = facts
     const apart = new Set(
-      facts.measured.flatMap(({ from, to, joined }) => (joined ? [] : [`${from} ${to}`, `${to} ${from}`])),
+      [...facts.measured.filter(({ joined }) => !joined), ...apartBy(facts.levels)].flatMap(({ from, to }) => [
+        `${from} ${to}`,
+        `${to} ${from}`,
+      ]),
     )
     this.joinings = joiningsOf(
       ends.map(({ node }) => node),
@@ -127,9 +131,10 @@ class Sorting implements Open {
 
   /** Does a way of joining agree with what was measured? Where another group could have made a reading, it says nothing. */
   #fits(pairs: Joining, joined: Joined, others: readonly Sorting[], low: Joining): boolean {
-    const { measured } = this.#facts
-    if (measured.length === 0) return true
+    const { measured, levels } = this.#facts
+    if (measured.length + levels.length === 0) return true
     const copper = new Joined([...joined.pairs(), ...pairs])
+    if (!agrees(levels, copper)) return false
     let most: Joined | undefined
     return measured.every(({ from, to, joined: one }) => {
       if (!one) return !copper.are(from, to)

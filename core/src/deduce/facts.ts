@@ -3,6 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { type Entry, inOrder } from '../record/entry.ts'
 import { type Found, takenBack } from '../record/found.ts'
 import { Joined } from './joined.ts'
+import { type Level, levelsIn, nodeAt } from './levels.ts'
 import { type LooseEnd, leadColour, looseEnds } from './loose-ends.ts'
 
 /** Ohms up to which two points are one by copper, and from which they are not. */
@@ -30,6 +31,8 @@ export interface WallFacts {
   /** The part whose leads run in a sheath, where one of them was followed. */
   readonly sheaths: ReadonlyMap<string, string>
   readonly measured: readonly Continuity[]
+  /** Volts, everything on or something switched off. */
+  readonly levels: readonly Level[]
 }
 
 /** The sheath each conductor was last seen to run in, by its id. @param standing entries in order, none taken back */
@@ -75,7 +78,7 @@ export function factsOf({ job, conductors }: Pick<Found, 'job' | 'conductors'>, 
     const lead = [from, to].find((end) => leadColour(job, end) === colour)
     if (sheath !== undefined && lead) sheaths.set(sheath, lead.part)
   }
-  return { job, joined, ends, written, sheaths, measured }
+  return { job, joined, ends, written, sheaths, measured, levels: levelsIn(job, standing) }
 }
 
 function continuityIn(job: Job, body: Entry['body']): Continuity | undefined {
@@ -86,9 +89,4 @@ function continuityIn(job: Job, body: Entry['body']): Continuity | undefined {
   const ohms = Number(body.value)
   if (ohms <= ONE) return { from, to, joined: true }
   return ohms >= APART ? { from, to, joined: false } : undefined
-}
-
-function nodeAt(job: Job, point: string): string | undefined {
-  const [part = '', terminal = ''] = point.split('.')
-  return job.parts[part] && endKey(job, { part, terminal })
 }

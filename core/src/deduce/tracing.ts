@@ -9,6 +9,7 @@ import { DeadWall, nodesOf } from './dead-wall.ts'
 import { type Deduction, deduce } from './deduce.ts'
 import { factsOf, type WallFacts } from './facts.ts'
 import { type Oddity, oddities, stillToFind } from './odd.ts'
+import { nextRound, type SourceRound } from './rounds.ts'
 
 /** All that can be said of a wall whose conductors nobody has followed to their ends. */
 export interface Tracing extends Deduction {
@@ -19,6 +20,10 @@ export interface Tracing extends Deduction {
   /** What to beep next, and what the meter shows there where the two are not joined. */
   readonly beep: (Beep & { readonly elseShows: string }) | undefined
 }
+
+/** The round of readings, everything on or one thing switched off, that settles most of what is still open. */
+export const roundFor = ({ facts, ...deduction }: Tracing): SourceRound | undefined =>
+  nextRound(facts.job, deduction, facts)
 
 /**
  * Traces a wall: from what was seen and measured there, and from the plan or, where there is none, from every way of wiring

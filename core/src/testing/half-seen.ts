@@ -2,9 +2,12 @@ import { endKey } from '../compare/pairing.ts'
 import { ALL_WRITTEN } from '../deduce/facts.ts'
 import { Joined } from '../deduce/joined.ts'
 import { leadColour } from '../deduce/loose-ends.ts'
+import { pointOf, type SourceRound, standOfRound, voltsAt } from '../deduce/rounds.ts'
+import { roundFor, type Tracing, tracingOf } from '../deduce/tracing.ts'
 import { documentOf } from '../job/document.ts'
 import type { Document, Job } from '../job/schema.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
+import { benchWith } from '../suppose/bench.ts'
 
 /** What is one with what on a wall. */
 export const netsIn = (job: Job) =>
@@ -59,4 +62,36 @@ export function halfSeen(wall: Job, hidden: (wire: string) => boolean, written =
   }
   for (const place of written) enter({ kind: 'seen', what: 'word', of: `place:${place}`, ...ALL_WRITTEN })
   return { document, entries, truth }
+}
+
+/** What a round of readings shows on a wall, as entries after those there are. */
+export function roundRead(wall: Job, known: readonly Entry[], { off, to, at }: SourceRound): Entry[] {
+  const bench = benchWith(wall, [])
+  bench.settle()
+  if (off) bench.set(off.part, off.state, off.value)
+  bench.settle()
+  const made: Entry[] = []
+  for (const { node } of at) {
+    const value = voltsAt(bench, wall, node, to)
+    const body = { kind: 'reading', mode: 'loz', from: { point: pointOf(wall, node) }, to: { point: to }, value }
+    made.push(entered([...known, ...made], body, { stand: standOfRound(wall, off) }))
+  }
+  return made
+}
+
+/** More rounds than any wall has things to switch off and points to hold the other lead on. */
+const MOST_ROUNDS = 60
+
+/** A half-seen wall after every round of readings that was worth while. */
+export function withSources(wall: Job, document: Document, seen: readonly Entry[]) {
+  let entries = seen
+  let tracing: Tracing = tracingOf(document, entries)
+  let rounds = 0
+  for (let round = roundFor(tracing); round; round = roundFor(tracing)) {
+    if (rounds > MOST_ROUNDS) throw new Error(`the same round is asked for again and again: ${JSON.stringify(round)}`)
+    entries = [...entries, ...roundRead(wall, entries, round)]
+    tracing = tracingOf(document, entries)
+    rounds++
+  }
+  return { tracing, entries, rounds, readings: entries.length - seen.length }
 }

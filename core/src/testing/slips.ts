@@ -28,12 +28,18 @@ const points = (job: Job) =>
       : Object.keys(kindOf({ kind })?.terminals ?? {}).map((terminal) => ({ part, terminal })),
   )
 
+/** No hand puts both ends of a conductor under one screw. */
+const toItself = (job: Job, { from, to }: Wire) => endKey(job, from) === endKey(job, to)
+
 /** What a hand gets wrong at a wall: each changes the job in place. */
 export const slips: Readonly<Record<string, (job: Job, pick: Chance, n: number) => void>> = {
   missing: (job, pick) => void delete job.wires[pick(Object.keys(job.wires))],
   moved(job, pick) {
     const wire = job.wires[pick(Object.keys(job.wires))]!
-    wire[pick(ends)] = pick(points(job))
+    const end = pick(ends)
+    const was = wire[end]
+    wire[end] = pick(points(job))
+    if (toItself(job, wire)) wire[end] = was
   },
   exchanged(job, pick) {
     const [one, other] = [pick(Object.keys(job.wires)), pick(Object.keys(job.wires))].map((id) => job.wires[id]!)
@@ -44,8 +50,7 @@ export const slips: Readonly<Record<string, (job: Job, pick: Chance, n: number) 
       other![b] = kept
     }
     swap()
-    // No hand puts both ends of a conductor under one screw.
-    if ([one!, other!].some(({ from, to }) => endKey(job, from) === endKey(job, to))) swap()
+    if ([one!, other!].some((wire) => toItself(job, wire))) swap()
   },
   extra(job, pick, n) {
     job.wires[`extra${n}`] = {

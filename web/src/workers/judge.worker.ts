@@ -30,8 +30,10 @@ import {
   prove,
   type RoomFor,
   roomFor,
+  roundFor,
   type Script,
   type Seen,
+  type SourceRound,
   type Spot,
   type StageId,
   type StageStanding,
@@ -124,7 +126,10 @@ export interface Answered {
 }
 
 /** What is known of a wall's conductors. */
-export type Traced = Pick<Tracing, 'ends' | 'misfits' | 'odd' | 'missing' | 'beep'>
+export type Traced = Pick<Tracing, 'ends' | 'misfits' | 'odd' | 'missing' | 'beep'> & {
+  /** What to read with one thing switched off, for who may. */
+  readonly round: SourceRound | undefined
+}
 
 let questions = 0
 let finder: { readonly key: string; readonly finder: Finder } | undefined
@@ -170,8 +175,9 @@ const judge = {
   script: (job: Job): Script => scriptOf(job),
   /** Where conductors lead that nobody has followed, and what to beep next. */
   trace: (document: Document, entries: readonly Entry[]): Traced => {
-    const { ends, misfits, odd, missing, beep } = tracingOf(document, entries)
-    return { ends, misfits, odd, missing, beep }
+    const tracing = tracingOf(document, entries)
+    const { ends, misfits, odd, missing, beep } = tracing
+    return { ends, misfits, odd, missing, beep, round: roundFor(tracing) }
   },
   /** How every stage of a job stands. */
   standing: (document: Document, entries: readonly Entry[]): Record<StageId, StageStanding> =>

@@ -16,6 +16,7 @@ import { BeepCard } from './BeepCard.tsx'
 import { ConductorSheet } from './ConductorSheet.tsx'
 import { HangSheet } from './HangSheet.tsx'
 import { assumedAt, countSays, foundSays, partsAt, type Row, rowsOf, type Written, writtenDown } from './rows.ts'
+import { SourcesCard } from './SourcesCard.tsx'
 
 /** A wall somebody else wired: each conductor written down in a few taps, and what can be told of those nobody followed. */
 export function AsFound() {
@@ -136,6 +137,7 @@ function Tracer({ traced }: { traced: Traced | undefined }) {
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <GateCard job={plan} gate={gate} folded />
         {traced && <BeepCard traced={traced} job={job} shut={!gate.open} />}
+        {traced?.round && <SourcesCard key={`${traced.round.off?.part} ${traced.round.to}`} round={traced.round} job={job} />}
         {traced && <Odd traced={traced} />}
       </div>
       {at && <ConductorSheet key={at.written?.wire ?? 'new'} {...at} close={() => setAt(undefined)} />}

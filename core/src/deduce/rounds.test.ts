@@ -1,0 +1,193 @@
+import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import { documentOf } from '../job/document.ts'
+import type { Document, Job } from '../job/schema.ts'
+import type { Entry } from '../record/entry.ts'
+import { entered, halfSeen, netsIn, roundRead, withSources } from '../testing/half-seen.ts'
+import { Joined } from './joined.ts'
+import { agrees, apartBy, differ, type Level } from './levels.ts'
+import { openersOf, standOfRound } from './rounds.ts'
+import { roundFor, tracingOf } from './tracing.ts'
+
+const kestrel = () => demoJobs['kestrel-point']!()
+/** The black conductors of the boiler room nobody followed: supply, breaker, isolator, boiler. */
+const blacks = (wall: Job) =>
+  halfSeen(wall, (wire) => wall.wires[wire]!.colour === 'black' && wall.wires[wire]!.cable === undefined)
+/** Those of them that hang on the breaker, the isolator and the boiler. */
+const someBlacks = halfSeen(kestrel(), (wire) => {
+  const { from, to, colour } = kestrel().wires[wire]!
+  return colour === 'black' && [from, to].some(({ part }) => ['CB1', 'ES1', 'FC1'].includes(part))
+})
+const certain = (document: Document, entries: readonly Entry[]) =>
+  tracingOf(document, entries).ends.filter(({ is }) => is === 'certain').length
+
+describe('two points at their volts', () => {
+  it.each([
+    [120, 0, true],
+    [24, 16.7, true],
+    [24, 16.9, false],
+    [8.1, 0, true],
+    [8, 0, false],
+    [-24, 24, true],
+    [230, 207, false],
+  ])('%d and %d: cannot be one conductor is %s', (a, b, apart) => {
+    expect(differ(a, b)).toBe(apart)
+    expect(differ(b, a)).toBe(apart)
+  })
+
+  const at = (round: string, node: string, volts: number): Level => ({ round, how: round, node, volts })
+  it('are compared within one round only', () => {
+    expect(apartBy([at('1', 'a', 24), at('1', 'b', 0), at('2', 'c', 0)])).toEqual([{ from: 'a', to: 'b' }])
+  })
+
+  it('must agree on everything that is one', () => {
+    const levels = [at('1', 'a', 24), at('1', 'b', 23), at('1', 'c', 0)]
+    expect(agrees(levels, new Joined([['a', 'b']]))).toBe(true)
+    expect(agrees(levels, new Joined([['b', 'c']]))).toBe(false)
+    expect(
+      agrees(
+        levels,
+        new Joined([
+          ['a', 'x'],
+          ['x', 'c'],
+        ]),
+      ),
+    ).toBe(false)
+  })
+})
+
+describe('what opens by hand', () => {
+  it('is a breaker, a switch, a fuse; never what heat opens', () => {
+    const says = openersOf(kestrel()).map(({ says }) => says)
+    expect(says).toEqual(expect.arrayContaining(['Breaker off', 'Emergency switch off', 'Fuse F1 out']))
+    const kinds = openersOf(kestrel()).map(({ part }) => kestrel().parts[part]!.kind)
+    expect(kinds.filter((kind) => /limit|aquastat|thermostat/.test(kind))).toEqual([])
+  })
+
+  it('is what the readings of a round stand under, with nobody calling', () => {
+    const job = kestrel()
+    const [off] = openersOf(job)
+    expect(standOfRound(job, off)).toMatchObject({
+      calls: { keepers: { on: false } },
+      hands: [{ part: off!.part, state: off!.state, value: off!.value }],
+    })
+    expect(standOfRound(job, undefined)).not.toHaveProperty('hands')
+  })
+})
+
+describe('a round of volts with one thing off', () => {
+  it('settles a chain of conductors of one colour that nothing else tells apart', () => {
+    const wall = kestrel()
+    const { document, entries, truth } = blacks(wall)
+    const before = tracingOf(document, entries)
+    expect(roundFor(before)!.at.some(({ line }) => line)).toBe(true)
+    const { tracing, rounds } = withSources(wall, document, entries)
+    expect(rounds).toBeLessThanOrEqual(4)
+    const count = (of: typeof tracing) => of.ends.filter(({ is }) => is === 'certain').length
+    expect(count(tracing)).toBeGreaterThan(count(before))
+    const nets = netsIn(wall)
+    for (const { end, is, with: mates } of tracing.ends) {
+      if (is !== 'certain') continue
+      expect(mates.every((mate) => nets.are(mate, end.node))).toBe(true)
+      expect(mates).toContain(truth.get(end.wire))
+    }
+  })
+
+  it('is not asked for again once it was read', () => {
+    const wall = kestrel()
+    const { document, entries } = blacks(wall)
+    const first = roundFor(tracingOf(document, entries))!
+    const next = roundFor(tracingOf(document, [...entries, ...roundRead(wall, entries, first)]))
+    expect([next?.off?.part, next?.to]).not.toEqual([first.off?.part, first.to])
+  })
+
+  it('is worth nothing where nobody has to find anything', () => {
+    const wall = kestrel()
+    const { document, entries } = halfSeen(wall, () => false)
+    expect(roundFor(tracingOf(document, entries))).toBeUndefined()
+  })
+
+  /** Black conductors of the supply, the rounds read, and how many ends are certain with the readings changed. */
+  const { document, entries } = someBlacks
+  const made = withSources(kestrel(), document, entries).entries.slice(entries.length)
+  const before = certain(document, entries)
+  const after = (change: (made: Entry[]) => Entry[]) => certain(document, [...entries, ...change(made)])
+
+  it('says something', () => {
+    expect(after((made) => made)).toBeGreaterThan(before)
+  })
+
+  it.each<[string, (made: Entry[]) => Entry[]]>([
+    ['computed by the program', (made) => made.map((one) => ({ ...one, source: 'computed' as const }))],
+    ['from the stand-in', (made) => made.map((one) => ({ ...one, source: 'stand-in' as const }))],
+    ['taken with a lead off', (made) => made.map((one) => ({ ...one, stand: { ...one.stand, lifted: ['B1.l'] } }))],
+    [
+      'taken with a link on',
+      (made) => made.map((one) => ({ ...one, stand: { ...one.stand, linked: [['a', 'b']] as [string, string][] } })),
+    ],
+    [
+      'taken with everything dead',
+      (made) => made.map((one) => ({ ...one, stand: { ...one.stand, power: { on: false } } })),
+    ],
+    ['hunting', (made) => made.map((one) => ({ ...one, body: { ...one.body, between: [0, 120] } }))],
+    [
+      'each with another thing off',
+      (made) =>
+        made.map((one, i) => ({
+          ...one,
+          stand: { ...one.stand, hands: [{ part: `X${i}`, state: 'on', value: false }] },
+        })),
+    ],
+    ['each on another visit', (made) => made.map((one, i) => ({ ...one, visit: `visit${i}` }))],
+    [
+      'with the power noted as back between each two',
+      (made) =>
+        made.flatMap((one, i) => [
+          { ...one, id: `r${i}`, counter: one.counter + 2 * i },
+          {
+            ...entered([one], { kind: 'power', does: 'on', at: [] }),
+            id: `l${i}`,
+            counter: one.counter + 2 * i + 1,
+          },
+        ]),
+    ],
+  ])('says nothing %s', (_, change) => {
+    expect(after(change)).toBe(before)
+  })
+
+  it('that contradicts itself fits no way of joining, and that is said', () => {
+    const wall = kestrel()
+    const { document, entries } = halfSeen(wall, (wire) => wall.wires[wire]!.core !== undefined)
+    const [pair] = tracingOf(document, entries).ends.filter(
+      ({ is, end, with: mates }) => is === 'certain' && mates.length > 0 && end.core,
+    )
+    if (!pair) throw new Error('no core is certain here')
+    const at = (node: string, value: number) => ({
+      kind: 'reading',
+      mode: 'loz',
+      from: { point: node.replace('.*', '.w1') },
+      to: { point: 'MAINS.n' },
+      value,
+    })
+    const stand = standOfRound(wall, undefined)
+    let known: readonly Entry[] = entries
+    for (const [node, value] of [
+      [pair.end.node, 120],
+      [pair.with[0]!, 0],
+    ] as const)
+      known = [...known, entered(known, at(node, value), { stand })]
+    expect(tracingOf(document, known).misfits.map(({ node }) => node)).toContain(pair.end.node)
+  })
+
+  it('leads on a screw that is there', () => {
+    for (const make of Object.values(demoJobs)) {
+      const wall = make()
+      const { document, entries } = halfSeen(wall, (wire) => wire.length % 2 === 0)
+      const round = roundFor(tracingOf(document, entries))
+      if (!round) continue
+      const [part = '', terminal = ''] = round.to.split('.')
+      expect(documentOf(wall).planned.parts[part]).toBeDefined()
+      expect(terminal).not.toBe('com')
+    }
+  })
+})

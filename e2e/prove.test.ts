@@ -1,11 +1,20 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { type Document, documentOf, type Entry, proofsIn, runSheet } from '@civil-lantern/core'
+import { join, resolve } from 'node:path'
+import {
+  type Document,
+  documentOf,
+  type Entry,
+  nodeInWords,
+  proofsIn,
+  roundFor,
+  runSheet,
+  tracingOf,
+} from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import type { ElementHandle } from 'puppeteer-core'
 import { afterAll, beforeEach, expect, it, vi } from 'vitest'
-import { halfSeen } from '../core/src/testing/half-seen.ts'
+import { halfSeen, roundRead } from '../core/src/testing/half-seen.ts'
 import { Window } from './browser.ts'
 import { isolate } from './isolate.ts'
 import { oneProgram } from './one-window.ts'
@@ -238,6 +247,74 @@ it('a run sheet filled in on paper comes back: what it says is shown first, a br
 /** Unfolds a part of a wall that is being written down. */
 const openPart = (window: Window, label: string) =>
   window.press(`::-p-xpath(//button[@aria-expanded][contains(., "${label}")])`)
+
+it('with one thing switched off the volts tell conductors apart; a photo and a leaflet open where they are written down', async () => {
+  const supply = ['CB1', 'ES1']
+  const made = halfSeen(job, (wire) => {
+    const { colour, from, to } = job.wires[wire]!
+    return colour === 'black' && [from, to].some(({ part }) => supply.includes(part))
+  })
+  const half = { ...made, entries: made.entries.map((one) => ({ ...one, id: `volts-${one.id}` })) }
+  id = `sources-${++n}`
+  await program.putFound(id, half.document, half.entries)
+  const tracing = tracingOf(half.document, half.entries)
+  const round = roundFor(tracing)!
+  const read = roundRead(job, half.entries, round)
+  const after = tracingOf(half.document, [...half.entries, ...read])
+  expect([tracing, after].map(({ ends }) => ends.filter(({ is }) => is === 'certain').length)).toEqual([0, 2])
+  const window = await device('Ash')
+  await window.goto(`${program.url}/jobs/${id}/hookup/found`)
+  await window.verdict('6 loose ends')
+  await window.sees('Line voltage stands under these covers: only for who is licensed for it')
+  const field = (node: string) => `Volts at ${nodeInWords(job, node)}`
+  expect(
+    await (await window.find('textbox', field(round.at[0]!.node))).evaluate(
+      (one) => (one as HTMLInputElement).disabled,
+    ),
+  ).toBe(true)
+  const stands = `${round.off ? `${round.off.says} and tagged; every` : 'Every'} thermostat turned down, all at rest`
+  await window.click('checkbox', stands)
+  for (const [i, { node }] of round.at.entries())
+    await window.fill(field(node), i === 0 ? 'plenty' : Number(read[i]!.body.value).toFixed(1))
+  await window.click('button', 'Keep these readings')
+  await window.sees('"plenty" is no reading')
+  await window.fill(field(round.at[0]!.node), Number(read[0]!.body.value).toFixed(1))
+  await window.click('button', 'Keep these readings')
+  await window.verdict('2 certain')
+  await vi.waitFor(
+    async () => {
+      const kept = (await program.entries(id)).filter(({ body }) => body.kind === 'reading')
+      expect(kept).toHaveLength(round.at.length)
+      expect(kept[0]).toMatchObject({ source: 'wall', stand: read[0]!.stand, body: { mode: 'loz' } })
+    },
+    { timeout: 15_000, interval: 100 },
+  )
+
+  await openPart(window, 'Breaker')
+  const upload = async (file: string) =>
+    (
+      (await window.page.waitForSelector('li input[aria-label="Photo file"]')) as ElementHandle<HTMLInputElement>
+    ).uploadFile(file)
+  const letter = join(folder, 'sheet.pdf')
+  writeFileSync(letter, 'a letter')
+  await upload(letter)
+  await window.sees('sheet.pdf is no PDF')
+  await upload(resolve(import.meta.dirname, '../docs/screenshots/wall.png'))
+  await window.press('[role="dialog"] img')
+  await window.page.type('input[aria-label="What pin 1 shows"]', 'black to the switch')
+  await window.click('button', 'Keep the photo')
+  await window.sees('1 black to the switch')
+  writeFileSync(letter, '%PDF-1.4 the diagram in the cover')
+  await upload(letter)
+  await window.fill('What the photo shows', 'Diagram in the cover')
+  await window.click('button', 'Keep the leaflet')
+  await window.sees('Diagram in the cover')
+  await window.clickBeginning('A conductor on Breaker OUT')
+  await window.page.waitForSelector('[role="dialog"] figure img')
+  expect(await window.page.$$eval('[role="dialog"] figure a', (all) => all.map((one) => one.textContent))).toEqual([
+    'Open the PDF',
+  ])
+})
 
 it('a wall nobody knows is written down on a phone, end by end: what follows from it, what to measure, what that settles', async () => {
   // Nobody followed two black conductors, and the lead of a valve is not written down at all.

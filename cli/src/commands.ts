@@ -176,7 +176,13 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     for (const one of missing) print({ missing: one.kind, count: one.count })
     if (beep) {
       const between = `${nodeInWords(job, beep.from)} to ${nodeInWords(job, beep.to)}`
-      print({ beep: [beep.from, beep.to], says: between, joined: beep.share, elseShows: beep.elseShows })
+      print({
+        beep: [beep.from, beep.to],
+        says: between,
+        joined: beep.share,
+        elseShows: beep.elseShows,
+        through: beep.between,
+      })
     }
     const round = roundFor(tracing)
     if (round) {

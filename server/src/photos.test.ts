@@ -70,6 +70,27 @@ describe('a picture', () => {
       'image/jpeg',
       undefined,
     ])
+    expect(['%PDF-1.7', '%PDF', 'x%PDF-1.7'].map((text) => typeOf(Buffer.from(text)))).toEqual([
+      'application/pdf',
+      undefined,
+      undefined,
+    ])
+  })
+
+  it('may be the leaflet of a part, which goes along in an archive and comes back', async () => {
+    const paper = Buffer.from('%PDF-1.7 leaflet')
+    const entry = photo('leaflet-of-v2', { file: hashOf(paper), paper: 'pdf', pins: [] })
+    await program.ask('/api/jobs', { id: 'papered', document: file.document })
+    await program.ask('/api/jobs/papered/entries', { entries: [entry], since: 0 })
+    expect((await put('papered', hashOf(paper), paper)).status).toBe(204)
+    const zip = await bytesOf('/api/jobs/papered/archive.zip')
+    expect(Object.keys(unzipSync(zip))).toContain(`photos/${hashOf(paper)}.pdf`)
+    expect((await bring('papered-again', zip)).status).toBe(201)
+    const answer = await fetch(`${program.url}/api/jobs/papered-again/photos/${hashOf(paper)}`)
+    expect(answer.headers.get('content-type')).toBe('application/pdf')
+    expect(Buffer.from(await answer.arrayBuffer()).toString()).toBe('%PDF-1.7 leaflet')
+    const report = await fetch(`${program.url}/api/jobs/papered/report.pdf`)
+    expect(report.status).toBe(200)
   })
 
   it.each([

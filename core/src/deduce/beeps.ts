@@ -1,6 +1,7 @@
 import { entropy } from '../find/likelihood.ts'
 import type { Candidate, Deduction, Open } from './deduce.ts'
 import type { WallFacts } from './facts.ts'
+import type { Joined } from './joined.ts'
 import type { Joining } from './joinings.ts'
 
 /** Two nodes to put the leads on, everything dead, and what that would settle. */
@@ -10,6 +11,8 @@ export interface Beep {
   /** How likely it is that they are one. */
   readonly share: number
   readonly bits: number
+  /** May one of them be joined to something that stays live with everything off? Then the tester comes first, at these two. */
+  readonly mayBeLive: boolean
 }
 
 /** A pair that parts the ways in which a group may be joined: by place in the list of its nodes. */
@@ -47,16 +50,24 @@ function bestPair({ candidates }: Open, pairs: readonly Pair[]): Choice | undefi
 
 /**
  * The next two points to beep: those whose answer settles most. Not offered is a pair that ohms cannot part, because a
- * winding of next to nothing lies between, and one that was measured already.
+ * winding of next to nothing lies between, one that was measured already, and one with a point that stays live.
  *
  * @param low pairs of nodes between which ohms are low though no conductor joins them
+ * @param live nodes that stay live with everything off that can be switched off
  */
-export function nextBeep({ open, joined }: Deduction, { measured }: WallFacts, low: Joining): Beep | undefined {
+export function nextBeep(
+  { open, joined }: Pick<Deduction, 'open' | 'joined'>,
+  { measured }: Pick<WallFacts, 'measured'>,
+  low: Joining,
+  live: readonly string[] = [],
+): Beep | undefined {
   const key = (a: string, b: string) => [joined.of(a), joined.of(b)].sort().join(' ')
   const blind = new Set([...low.map(([a, b]) => key(a, b)), ...measured.map(({ from, to }) => key(from, to))])
-  let best: Beep | undefined
+  const stays = new Set(live.map((node) => joined.of(node)))
+  const left = (a: string, b: string) =>
+    !joined.are(a, b) && !blind.has(key(a, b)) && !stays.has(joined.of(a)) && !stays.has(joined.of(b))
+  let best: Omit<Beep, 'mayBeLive'> | undefined
   for (const { nodes, candidates } of open) {
-    const left = (a: string, b: string) => !joined.are(a, b) && !blind.has(key(a, b))
     const one = bestPair(
       { nodes, candidates },
       pairsOf({ nodes, candidates }).filter(([a, b]) => left(nodes[a]!, nodes[b]!)),
@@ -64,11 +75,31 @@ export function nextBeep({ open, joined }: Deduction, { measured }: WallFacts, l
     if (one && (!best || one.bits > best.bits))
       best = { from: nodes[one.pair[0]]!, to: nodes[one.pair[1]]!, share: one.share, bits: one.bits }
   }
-  return best ?? anyOf(open, (a, b) => !joined.are(a, b) && !blind.has(key(a, b)))
+  best ??= anyOf(open, left)
+  if (!best) return undefined
+  const hot = mayBeLive(open, joined, stays)
+  return { ...best, mayBeLive: [best.from, best.to].some((node) => hot.has(joined.of(node))) }
+}
+
+/** Names of all that may be one with what stays live, in any way that still fits, one group after the other. */
+function mayBeLive(open: readonly Open[], joined: Joined, stays: ReadonlySet<string>): ReadonlySet<string> {
+  const hot = new Set(stays)
+  for (let before = -1; before !== hot.size; ) {
+    before = hot.size
+    for (const { nodes, candidates } of open) {
+      const names = nodes.map((node) => joined.of(node))
+      // Where the ways are too many to list, any may be one with any.
+      const ways = candidates.length > 0 ? candidates.map(({ parts }) => parts) : [nodes.map(() => 0)]
+      for (const parts of ways)
+        for (const [i, name] of names.entries())
+          if (hot.has(name)) for (const [k, other] of names.entries()) if (parts[k] === parts[i]) hot.add(other)
+    }
+  }
+  return hot
 }
 
 /** Where a group has too many ways to list, any pair of it makes them fewer. */
-function anyOf(open: readonly Open[], left: (a: string, b: string) => boolean): Beep | undefined {
+function anyOf(open: readonly Open[], left: (a: string, b: string) => boolean): Omit<Beep, 'mayBeLive'> | undefined {
   for (const { nodes, candidates } of open) {
     if (candidates.length > 0) continue
     for (const from of nodes)

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import { documentOf } from '../job/document.ts'
 import type { Document, Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
 import type { Entry } from '../record/entry.ts'
 import { entered, halfSeen, netsIn, roundRead, withSources } from '../testing/half-seen.ts'
 import { Joined } from './joined.ts'
@@ -91,6 +92,17 @@ describe('a round of volts with one thing off', () => {
       expect(mates.every((mate) => nets.are(mate, end.node))).toBe(true)
       expect(mates).toContain(truth.get(end.wire))
     }
+  })
+
+  it('warns of line voltage at a splice that says nothing of itself, and not at low voltage', () => {
+    const wall = kestrel()
+    const at = (colour: string) => {
+      const { document, entries } = halfSeen(wall, (wire) => wall.wires[wire]!.colour === colour)
+      return roundFor(tracingOf(document, entries))!.at
+    }
+    const isSplice = (node: string) => node.endsWith('.*')
+    expect(at('black').filter(({ node }) => isSplice(node))).toEqual([{ node: 'S1.*', line: true }])
+    expect(at('red').filter(({ node, line }) => isSplice(node) && line)).toEqual([])
   })
 
   it('is not asked for again once it was read', () => {
@@ -189,5 +201,45 @@ describe('a round of volts with one thing off', () => {
       expect(documentOf(wall).planned.parts[part]).toBeDefined()
       expect(terminal).not.toBe('com')
     }
+  })
+})
+
+describe('a beep', () => {
+  const wallWith = (make: () => Job, hidden: (wire: Job['wires'][string], id: string) => boolean) => {
+    const wall = make()
+    const { document, entries } = halfSeen(wall, (id) => hidden(wall.wires[id]!, id))
+    return { wall, tracing: tracingOf(document, entries) }
+  }
+  const every = (n: number, colour: string) => (wire: Job['wires'][string], id: string) =>
+    wire.colour === colour && Number(id.slice(1)) % n === 0
+
+  it('says through what ohms are shown where nothing joins its points', () => {
+    const { wall, tracing } = wallWith(demoJobs['fenwick-orchard']!, every(3, 'white'))
+    expect(tracing.beep).toMatchObject({ from: 'B1.n', to: 'S2.*', elseShows: expect.stringMatching(/Ω$/) })
+    expect(tracing.beep!.between).toContain('XF1')
+    expect(tracing.beep!.between.every((part) => kindOf(wall.parts[part]!)?.class !== 'joint')).toBe(true)
+  })
+
+  const onSupply = ({ colour, from, to }: Job['wires'][string]) =>
+    colour === 'black' && [from, to].some(({ part }) => ['CB1', 'ES1'].includes(part))
+
+  it('is never on what stays live with everything off, and warns where a point may be joined to that', () => {
+    const { tracing } = wallWith(kestrel, onSupply)
+    expect(tracing.open.some(({ nodes }) => nodes.includes('MAINS.l'))).toBe(true)
+    const { beep } = tracing
+    expect([beep!.from, beep!.to]).not.toContain('MAINS.l')
+    expect(beep!.mayBeLive).toBe(true)
+  })
+
+  it('does not warn where nothing on the line is open, nor once its round of volts has told it apart', () => {
+    expect(wallWith(kestrel, every(1, 'red')).tracing.beep!.mayBeLive).toBe(false)
+    const wall = kestrel()
+    const { document, entries } = halfSeen(wall, (id) => onSupply(wall.wires[id]!))
+    const off = openersOf(wall).find(({ part }) => part === 'CB1')
+    const nodes = ['MAINS.l', 'CB1.in', 'CB1.out', 'ES1.in', 'ES1.out', 'FC1.in']
+    const round = { off, to: 'MAINS.n', at: nodes.map((node) => ({ node, line: true })), bits: 1 }
+    const { beep } = tracingOf(document, [...entries, ...roundRead(wall, entries, round)])
+    expect(beep).toMatchObject({ mayBeLive: false })
+    expect([beep!.from, beep!.to].toSorted()).not.toContain('CB1.in')
   })
 })

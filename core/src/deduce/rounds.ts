@@ -50,6 +50,9 @@ export const standOfRound = (job: Job, off: Opener | undefined): Stand => ({
   ...(off ? { hands: [{ part: off.part, state: off.state, value: off.value }] } : {}),
 })
 
+/** The most that counts as low voltage here, volts. */
+const LOW = 50
+
 /** Less than this is not worth the way to a switch. */
 const LEAST = 0.5
 
@@ -66,8 +69,9 @@ export function nextRound(job: Job, { open, ends }: Deduction, { levels }: WallF
     ends.flatMap(({ end, with: mates }) => mates.map((mate) => [end.node, mate] as const)),
   )
   const done = new Set(levels.map(({ how, node }) => `${how}\n${node}`))
-  const line = new Map(groups.flatMap(({ nodes }) => nodes).map((node) => [node, isAtLine(job, node)]))
-  let best: SourceRound | undefined
+  // A splice says nothing of itself: what may be joined to something on the line is taken to be.
+  const line = new Set(groups.flatMap(({ nodes }) => (nodes.some((node) => isAtLine(job, node)) ? nodes : [])))
+  let best: (Omit<SourceRound, 'at'> & { readonly at: readonly string[] }) | undefined
   for (const off of [undefined, ...openersOf(job)]) {
     const bench = benchWith(likely, [])
     bench.settle()
@@ -81,15 +85,16 @@ export function nextRound(job: Job, { open, ends }: Deduction, { levels }: WallF
       const told = groups.map(({ nodes, candidates }) => {
         if (nodes.every((node) => done.has(`${how}\n${node}`))) return { nodes, bits: 0 }
         const volts = nodes.map((node) => voltsAt(bench, job, node, to))
+        if (volts.some((one) => Math.abs(one) > LOW)) for (const node of nodes) line.add(node)
         return { nodes, bits: candidates.length > 0 ? bitsOf(candidates, volts) : bitsOfPairing(volts) }
       })
       const bits = told.reduce((sum, one) => sum + one.bits, 0)
       if (bits < LEAST || (best && bits <= best.bits + 1e-9)) continue
       const at = [...new Set(told.flatMap((one) => (one.bits > 0 ? one.nodes : [])))]
-      best = { off, to, bits, at: at.map((node) => ({ node, line: line.get(node)! })) }
+      best = { off, to, bits, at }
     }
   }
-  return best
+  return best && { ...best, at: best.at.map((node) => ({ node, line: line.has(node) })) }
 }
 
 /** What volts leave of the ways of joining; however unlikely one is, what is not ruled out is not certain. */

@@ -17,8 +17,8 @@ export interface Tracing extends Deduction {
   readonly odd: readonly Oddity[]
   /** Devices that were surveyed and are not written down yet. */
   readonly missing: ReturnType<typeof stillToFind>
-  /** What to beep next, and what the meter shows there where the two are not joined. */
-  readonly beep: (Beep & { readonly elseShows: string }) | undefined
+  /** What to beep next, what the meter shows there where the two are not joined, and the parts that lie between them then. */
+  readonly beep: (Beep & { readonly elseShows: string; readonly between: readonly string[] }) | undefined
 }
 
 /** The round of readings, everything on or one thing switched off, that settles most of what is still open. */
@@ -47,14 +47,19 @@ const waysOf = (plan: Job): Job[] =>
 function traced({ job }: Pick<Found, 'job'>, facts: WallFacts, ways: readonly Job[]): Tracing {
   const isOpen = facts.ends.length > 0
   const wall = isOpen ? new DeadWall(job) : undefined
-  const low = wall?.lowPairs(nodesOf(job)) ?? []
+  const nodes = nodesOf(job)
+  const low = wall?.lowPairs(nodes) ?? []
   const deduction = deduce(facts, ways, low)
-  const beep = nextBeep(deduction, facts, low)
+  const beep = nextBeep(deduction, facts, low, wall?.live(nodes))
   return {
     ...deduction,
     facts,
     odd: oddities(job, deduction.joined),
     missing: stillToFind(job),
-    beep: beep && { ...beep, elseShows: wall?.ohms(beep.from, beep.to).shows ?? 'OL' },
+    beep: beep && {
+      ...beep,
+      elseShows: wall?.ohms(beep.from, beep.to).shows ?? 'OL',
+      between: wall?.between(beep.from, beep.to) ?? [],
+    },
   }
 }

@@ -146,10 +146,13 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
       ),
       { heading: 'Cautions', lines: [...CAUTIONS, REGION[document.practice]] },
     ],
-    pictures: of('photo').map((entry) => ({
-      file: String(entry.body.file),
-      says: `${when(entry.clock)} ${entry.by}: ${says(entry)}`,
-    })),
+    // A leaflet is a paper of its own.
+    pictures: of('photo')
+      .filter(({ body }) => body.paper === undefined)
+      .map((entry) => ({
+        file: String(entry.body.file),
+        says: `${when(entry.clock)} ${entry.by}: ${says(entry)}`,
+      })),
     drawings: drawingsOf(job),
     foot: `${document.title}, full report`,
   }

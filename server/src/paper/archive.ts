@@ -4,7 +4,7 @@ import { unzipSync, zipSync } from 'fflate'
 import { hashOf, LARGEST, type Photo, typeOf } from '../store/photos.ts'
 
 const JOB = 'job.lantern.json'
-const ENDING = { 'image/jpeg': 'jpg', 'image/png': 'png' } as const
+const ENDING = { 'image/jpeg': 'jpg', 'image/png': 'png', 'application/pdf': 'pdf' } as const
 /** The most an archive may hold when it is unpacked, bytes, and how many things. */
 const MOST = 300 * 1024 * 1024
 const THINGS = 2000
@@ -56,7 +56,7 @@ export function readArchive(zip: Buffer): Result<JobFile & { photos: Photo[] }> 
   for (const [name, content] of Object.entries(rest)) {
     // Drawings are made of the job, and are made again.
     if (/^drawings\/\d+\.svg$/.test(name)) continue
-    const hash = /^photos\/([0-9a-f]{64})\.(jpg|png)$/.exec(name)?.[1]
+    const hash = /^photos\/([0-9a-f]{64})\.(jpg|png|pdf)$/.exec(name)?.[1]
     if (!hash)
       return wrong('foreign', name.slice(0, 120), `"${name.slice(0, 120)}" is nothing an archive of a job holds.`)
     const bytes = Buffer.from(content)

@@ -26,7 +26,7 @@ export function photoRoutes(jobs: Jobs, entries: Entries, photos: Photos) {
       throw new Refusal(400, {
         code: 'photo/type',
         where: '/',
-        says: 'This is no picture: it is neither a JPEG nor a PNG.',
+        says: 'This is no picture: it is neither a JPEG nor a PNG, nor a PDF.',
         remedy: 'Choose a photo, or take one.',
       })
     if (hashOf(bytes) !== hash)

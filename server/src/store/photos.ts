@@ -3,10 +3,10 @@ import { and, eq, inArray } from 'drizzle-orm'
 import type { Database, Tx } from './database.ts'
 import { photos } from './tables.ts'
 
-/** A picture as it is kept. */
+/** A picture as it is kept, or a sheet of paper that came as a PDF. */
 export interface Photo {
   readonly hash: string
-  readonly type: 'image/jpeg' | 'image/png'
+  readonly type: 'image/jpeg' | 'image/png' | 'application/pdf'
   readonly bytes: Buffer
 }
 
@@ -19,6 +19,7 @@ export const hashOf = (bytes: Buffer) => createHash('sha256').update(bytes).dige
 export function typeOf(bytes: Buffer): Photo['type'] | undefined {
   if (bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff]))) return 'image/jpeg'
   if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return 'image/png'
+  if (bytes.subarray(0, 5).toString('latin1') === '%PDF-') return 'application/pdf'
   return undefined
 }
 

@@ -79,7 +79,7 @@ export const photos = sqliteTable(
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
     hash: text().notNull(),
-    type: text({ enum: ['image/jpeg', 'image/png'] }).notNull(),
+    type: text({ enum: ['image/jpeg', 'image/png', 'application/pdf'] }).notNull(),
     bytes: blob({ mode: 'buffer' }).notNull(),
     at: text().notNull(),
   },

@@ -13,7 +13,7 @@ export type Pin = Static<typeof Pin>
 /** What a picture is named by: the SHA-256 of its bytes, so that it is the same wherever it lies. */
 const Hash = Type.String({ pattern: '^[0-9a-f]{64}$' })
 
-/** A photo of the wall, before it is touched and after; its bytes lie beside the entries, by their hash. */
+/** A photo of the wall, before it is touched and after, or the leaflet of a part; its bytes lie beside the entries, by their hash. */
 export const photo = entryKind({
   kind: 'photo',
   name: 'Photo',
@@ -25,12 +25,14 @@ export const photo = entryKind({
       /** The part it is of. */
       of: Type.Optional(Id),
       pins: Type.Array(Pin, { maxItems: 40 }),
+      /** What it is where it is no picture: a diagram or a leaflet as it was given. */
+      paper: Type.Optional(Type.Literal('pdf')),
     },
     closed,
   ),
-  says: ({ text, of, pins }, job) => {
+  says: ({ text, of, pins, paper }, job) => {
     const part = of === undefined ? undefined : job.parts[of]?.label
-    const words = [part, text].filter(Boolean).join(': ') || 'Photo'
+    const words = [part, text].filter(Boolean).join(': ') || (paper ? 'Leaflet' : 'Photo')
     return pins.length === 0 ? words : `${words} (${pins.map(({ says }, i) => `${i + 1} ${says}`).join('; ')})`
   },
 })

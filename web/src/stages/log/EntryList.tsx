@@ -126,6 +126,7 @@ function EntryRow({
             file={String(body.file)}
             pins={body.pins as Pin[]}
             says={says}
+            paper={body.paper === 'pdf'}
             className="mt-1.5 max-h-80"
           />
         )}

@@ -3,7 +3,7 @@ import { Camera } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { useSession } from '../../data/open-job.tsx'
-import { smaller } from '../../data/photo-taken.ts'
+import { isPaper, leaflet, smaller } from '../../data/photo-taken.ts'
 import { keepPhoto } from '../../data/photos.ts'
 import { Button } from '../../ui/controls.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
@@ -13,13 +13,24 @@ import { Pins } from './Picture.tsx'
 
 const MOST_PINS = 40
 
-/** A photo for the log: taken, made smaller, numbered where it matters, kept. */
-export function PhotoButton() {
-  const [taken, setTaken] = useState<{ hash: string; photo: Blob; url: string }>()
+interface TakenPhoto {
+  readonly hash: string
+  readonly photo: Blob
+  readonly url: string
+  readonly paper: boolean
+}
+
+/**
+ * A photo for the log: taken, made smaller, numbered where it matters, kept. Or the leaflet of a part, as it is.
+ * @param of the part it is of, where somebody stands before one
+ */
+export function PhotoButton({ of = '' }: { of?: string }) {
+  const [taken, setTaken] = useState<TakenPhoto>()
   const take = async (file: File) => {
     try {
-      const made = await smaller(file)
-      setTaken({ ...made, url: URL.createObjectURL(made.photo) })
+      const paper = isPaper(file)
+      const made = await (paper ? leaflet(file) : smaller(file))
+      setTaken({ ...made, paper, url: URL.createObjectURL(made.photo) })
     } catch (error) {
       toast.error((error as Error).message, { duration: 10_000 })
     }
@@ -33,7 +44,7 @@ export function PhotoButton() {
       <FileButton
         label="Photo file"
         name="Photo"
-        accept="image/*"
+        accept="image/*,application/pdf"
         capture="environment"
         onFile={take}
         className="inline-flex items-center gap-2"
@@ -41,21 +52,23 @@ export function PhotoButton() {
         <Camera aria-hidden size={19} />
         <span className="max-sm:hidden">Photo</span>
       </FileButton>
-      {taken && <Taken taken={taken} close={close} />}
+      {taken && <Taken taken={taken} first={of} close={close} />}
     </>
   )
 }
 
 function Taken({
-  taken: { hash, photo, url },
+  taken: { hash, photo, url, paper },
+  first,
   close,
 }: {
-  taken: { hash: string; photo: Blob; url: string }
+  taken: TakenPhoto
+  first: string
   close: () => void
 }) {
   const { session, job } = useSession()
   const [text, setText] = useState('')
-  const [of, setOf] = useState('')
+  const [of, setOf] = useState(first)
   const [pins, setPins] = useState<readonly Pin[]>([])
   const keep = async () => {
     try {
@@ -65,36 +78,57 @@ function Taken({
       return
     }
     session.enter(
-      [{ kind: 'photo', file: hash, text: text.trim(), pins: [...pins], ...(of ? { of } : {}) }],
-      'Photo',
+      [
+        {
+          kind: 'photo',
+          file: hash,
+          text: text.trim(),
+          pins: [...pins],
+          ...(of ? { of } : {}),
+          ...(paper ? { paper: 'pdf' } : {}),
+        },
+      ],
+      paper ? 'Leaflet' : 'Photo',
       close,
     )
   }
   return (
     <Sheet
-      title="A photo for the log"
-      says="Touch the picture where something matters, and say what it is."
+      title={paper ? 'A leaflet for the log' : 'A photo for the log'}
+      says={
+        paper
+          ? 'It is kept as it is. Say which part it belongs to: it opens from there.'
+          : 'Touch the picture where something matters, and say what it is.'
+      }
       open
       onOpenChange={(open) => !open && close()}
     >
       <div className="grid gap-3">
-        {/* biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: what is pinned can be said in the note as well */}
-        <div
-          className="relative inline-block justify-self-start overflow-hidden rounded-control"
-          onClick={(event) => {
-            const box = event.currentTarget.getBoundingClientRect()
-            const pin = {
-              x: (event.clientX - box.left) / box.width,
-              y: (event.clientY - box.top) / box.height,
-              says: '',
-            }
-            if (pins.length < MOST_PINS) setPins([...pins, pin])
-            else toast.error(`${MOST_PINS} pins are as many as a photo takes. Take another photo.`)
-          }}
-        >
-          <img src={url} alt="As it was taken" className="block max-h-[46dvh] max-w-full" />
-          <Pins pins={pins} />
-        </div>
+        {paper ? (
+          <a href={url} target="_blank" rel="noreferrer" className="font-semibold underline underline-offset-4">
+            Look at it
+          </a>
+        ) : (
+          <>
+            {/* biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: what is pinned can be said in the note as well */}
+            <div
+              className="relative inline-block justify-self-start overflow-hidden rounded-control"
+              onClick={(event) => {
+                const box = event.currentTarget.getBoundingClientRect()
+                const pin = {
+                  x: (event.clientX - box.left) / box.width,
+                  y: (event.clientY - box.top) / box.height,
+                  says: '',
+                }
+                if (pins.length < MOST_PINS) setPins([...pins, pin])
+                else toast.error(`${MOST_PINS} pins are as many as a photo takes. Take another photo.`)
+              }}
+            >
+              <img src={url} alt="As it was taken" className="block max-h-[46dvh] max-w-full" />
+              <Pins pins={pins} />
+            </div>
+          </>
+        )}
         <ol className="grid gap-2">
           {pins.map(({ says }, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a pin is its number
@@ -137,7 +171,7 @@ function Taken({
           className="min-h-11 rounded-control border border-line bg-paper px-3"
         />
         <Button look="strong" onClick={keep}>
-          Keep the photo
+          {paper ? 'Keep the leaflet' : 'Keep the photo'}
         </Button>
       </div>
     </Sheet>

@@ -1,4 +1,5 @@
 import type { Pin } from '@civil-lantern/core'
+import { FileText } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { photoHere } from '../../data/photos.ts'
 
@@ -8,12 +9,15 @@ export function Picture({
   file,
   pins,
   says,
+  paper = false,
   className = '',
 }: {
   job: string
   file: string
   pins: readonly Pin[]
   says: string
+  /** Is it a PDF, to be opened and not shown? */
+  paper?: boolean
   className?: string
 }) {
   const [here, setHere] = useState<string>()
@@ -27,12 +31,25 @@ export function Picture({
       if (url) URL.revokeObjectURL(url)
     }
   }, [file])
+  const from = here ?? `/api/jobs/${job}/photos/${file}`
+  if (paper)
+    return (
+      <a
+        href={from}
+        target="_blank"
+        rel="noreferrer"
+        className="inline-flex min-h-11 items-center gap-2 font-semibold underline underline-offset-4"
+      >
+        <FileText aria-hidden size={19} />
+        Open the PDF
+      </a>
+    )
   if (missing && !here)
     return <p className="text-soft">The picture is not here yet: it waits on the device that took it.</p>
   return (
     <div className={`relative inline-block overflow-hidden rounded-control ${className}`}>
       <img
-        src={here ?? `/api/jobs/${job}/photos/${file}`}
+        src={from}
         alt={says}
         loading="lazy"
         onError={() => setMissing(true)}

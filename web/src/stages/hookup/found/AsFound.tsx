@@ -15,6 +15,7 @@ import { useGate } from '../use-gate.ts'
 import { BeepCard } from './BeepCard.tsx'
 import { ConductorSheet } from './ConductorSheet.tsx'
 import { HangSheet } from './HangSheet.tsx'
+import { Pictured } from './Pictured.tsx'
 import { assumedAt, countSays, foundSays, partsAt, type Row, rowsOf, type Written, writtenDown } from './rows.ts'
 import { SourcesCard } from './SourcesCard.tsx'
 
@@ -137,7 +138,9 @@ function Tracer({ traced }: { traced: Traced | undefined }) {
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <GateCard job={plan} gate={gate} folded />
         {traced && <BeepCard traced={traced} job={job} shut={!gate.open} />}
-        {traced?.round && <SourcesCard key={`${traced.round.off?.part} ${traced.round.to}`} round={traced.round} job={job} />}
+        {traced?.round && (
+          <SourcesCard key={`${traced.round.off?.part} ${traced.round.to}`} round={traced.round} job={job} />
+        )}
         {traced && <Odd traced={traced} />}
       </div>
       {at && <ConductorSheet key={at.written?.wire ?? 'new'} {...at} close={() => setAt(undefined)} />}
@@ -179,6 +182,7 @@ function PartRows({
         <span className="shrink-0 text-soft tabular-nums">{countSays(rows)}</span>
         <ChevronDown aria-hidden size={20} className={`shrink-0 transition-transform ${open ? 'rotate-180' : ''}`} />
       </button>
+      {open && <Pictured part={part} />}
       {open && (
         <ul className="pb-2">
           {rows.map((row) => (

@@ -1,15 +1,24 @@
-import { type Job, nodeInWords } from '@civil-lantern/core'
+import { type Job, labelOf, nodeInWords } from '@civil-lantern/core'
+import { useState } from 'react'
 import { useSession } from '../../../data/open-job.tsx'
 import type { Typed as Read } from '../../../meter/typed-reading.ts'
 import { Card } from '../../../ui/controls.tsx'
+import { Tick } from '../../../ui/fields.tsx'
 import type { Traced } from '../../../workers/judge.worker.ts'
 import { Typed } from '../../find/Typed.tsx'
 import { pointAt } from './point.ts'
 
+/** What lies between two points, in words. */
+export const throughSays = (job: Job, between: readonly string[]): string =>
+  between.length === 0 ? 'what lies between' : between.map((part) => labelOf(job, part)).join(' and ')
+
 /** The two points whose ohms settle most, everything dead. */
 export function BeepCard({ traced: { beep }, job, shut }: { traced: Traced; job: Job; shut: boolean }) {
   const { session } = useSession()
+  const pair = beep && `${beep.from} ${beep.to}`
+  const [tested, setTested] = useState<string>()
   if (!beep) return null
+  const untested = beep.mayBeLive && tested !== pair
   const [from, to] = [pointAt(job, beep.from), pointAt(job, beep.to)]
   const keep = (read: Read) =>
     session.enter(
@@ -26,19 +35,32 @@ export function BeepCard({ traced: { beep }, job, shut }: { traced: Traced; job:
         </p>
         <p>
           Under 1 Ω: they are one, as is {Math.round(100 * beep.share)} % likely. Not joined, expected {beep.elseShows}
-          {beep.elseShows === 'OL' ? '' : ', through what lies between'}.
+          {beep.elseShows === 'OL' ? '' : `, through ${throughSays(job, beep.between)}`}.
         </p>
         {from.place !== to.place && (
           <p className="text-soft">
             Two places, {from.place} and {to.place}: a long lead, or a link at one end that is noted and taken off.
           </p>
         )}
+        {beep.mayBeLive && !shut && (
+          <>
+            <p className="font-semibold text-bad">
+              One of these may be joined to what stays live with everything off. Try the tester, test both points
+              against earth and neutral, try it again; only then the ohmmeter.
+            </p>
+            <Tick
+              label="Both points proved dead just now"
+              checked={!untested}
+              onChange={(on) => setTested(on ? pair : undefined)}
+            />
+          </>
+        )}
         <Typed
-          key={`${beep.from} ${beep.to}`}
+          key={pair}
           mode="ohms"
-          disabled={shut}
+          disabled={shut || untested}
           keep={keep}
-          whyNot="Shut until it is off and proven dead."
+          whyNot={shut ? 'Shut until it is off and proven dead.' : 'Shut until both points are proved dead.'}
         />
       </div>
     </Card>

@@ -7,6 +7,7 @@ import { Choice, TextField } from '../../../ui/fields.tsx'
 import { SearchList } from '../../../ui/search-list.tsx'
 import { Sheet } from '../../../ui/sheet.tsx'
 import { pointsOf } from '../../../views/points.ts'
+import { Pictured } from './Pictured.tsx'
 import { isFarEnd, otherHalf, type Row, type Written } from './rows.ts'
 
 type End = Wire['from']
@@ -83,6 +84,7 @@ export function ConductorSheet({ row, written, close }: { row: Row; written?: Wr
         />
       ) : (
         <div className="grid gap-3">
+          <Pictured part={row.part} take={false} />
           <fieldset>
             <legend className="mb-1 text-soft">Colour</legend>
             <div className="flex flex-wrap gap-1.5">

@@ -54,7 +54,14 @@ describe('a part as an eye goes over it', () => {
 it('the verdict counts what was followed and how sure the loose ends are', () => {
   const whole = Object.keys(job.wires).length - 1
   expect(foundSays(found, undefined)).toBe(`${whole} conductors followed to both ends. 2 loose ends.`)
-  const traced = { ends: [deduced('certain'), deduced('unknown')], misfits: [], odd: [], missing: [], beep: undefined, round: undefined }
+  const traced = {
+    ends: [deduced('certain'), deduced('unknown')],
+    misfits: [],
+    odd: [],
+    missing: [],
+    beep: undefined,
+    round: undefined,
+  }
   expect(foundSays(found, traced)).toBe(
     `${whole} conductors followed to both ends. 2 loose ends: 1 certain, 1 unknown.`,
   )

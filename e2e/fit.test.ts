@@ -120,8 +120,8 @@ describe.each<[Theme, number, number]>([
     const late = arrives.find(([end]) => path.endsWith(end))?.[1]
     if (late) await window.page.waitForSelector(late)
     await window.page.evaluate(axeScript)
-    // In the drawings of a circuit markings lie closer than thumbs: there terminals are chosen from lists too.
-    const sized = !/\/scheme/.test(path)
+    // On the wall markings lie closer than thumbs: there terminals are chosen from lists too.
+    const sized = !/\/scheme\/wall/.test(path)
     const { violations } = (await window.page.evaluate(
       (only, sized) =>
         axe.run(document, {
@@ -225,4 +225,58 @@ it('draws the loops of the demo job and lights a call; how fast is printed', asy
     `a toggled thermostat lit after ${lit[5]!.toFixed(0)} ms in the middle, ${lit[9]!.toFixed(0)} ms at most (goal 100)`,
   )
   expect(lit).toHaveLength(10)
+})
+
+it('a strip of Loops and a part of the Wall are one stop of the Tab key, with arrow keys inside', async () => {
+  const window = await Window.open(await browser.createBrowserContext())
+  await window.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
+  await window.page.waitForSelector('button[aria-label^="Wire "]')
+  const stops = (start: string) =>
+    window.page.$$eval(`main button[aria-label^="${start}"]`, (all) => [
+      all.length,
+      all.filter((one) => (one as HTMLElement).tabIndex === 0).length,
+    ])
+  const [wires, wireStops] = (await stops('Wire ')) as [number, number]
+  expect(wires).toBeGreaterThan(30)
+  expect(wireStops).toBeLessThan(wires / 3)
+  await window.page.keyboard.press('a')
+  await window.page.waitForSelector('button[aria-label^="Lead A on"]')
+  const [ends, endStops] = (await stops('Lead A on')) as [number, number]
+  expect(endStops).toBeLessThanOrEqual(ends / 3)
+  const named = () => window.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))
+  const place = () => window.page.evaluate(() => document.activeElement!.getBoundingClientRect().left)
+  await window.page.focus('button[aria-label^="Lead A on"][tabindex="0"]')
+  await window.page.keyboard.press('Home')
+  const [first, left] = [await named(), await place()]
+  await window.page.keyboard.press('ArrowRight')
+  expect(await named()).not.toBe(first)
+  expect(await place()).toBeGreaterThan(left)
+  await window.page.keyboard.press('End')
+  const last = await place()
+  await window.page.keyboard.press('ArrowRight')
+  expect(await place()).toBe(last)
+  await window.page.keyboard.press('ArrowLeft')
+  expect(await place()).toBeLessThan(last)
+  const landed = await named()
+  await window.page.keyboard.press('Enter')
+  await window.page.waitForFunction(() => !document.querySelector('button[aria-label^="Lead A on"]'))
+  expect(landed).toContain('Lead A on')
+
+  await window.goto(`${program.url}/jobs/kestrel-point/scheme/wall`)
+  await window.page.waitForSelector('.wall-part [data-terminal]')
+  await window.page.keyboard.press('b')
+  await window.page.waitForSelector('[data-terminal][aria-label^="Lead B on"]')
+  const perPart = await window.page.$$eval('.wall-part:has([data-terminal])', (parts) =>
+    parts.map(
+      (part) => [...part.querySelectorAll<HTMLElement>('[data-terminal]')].filter((one) => one.tabIndex === 0).length,
+    ),
+  )
+  expect(new Set(perPart)).toEqual(new Set([1]))
+  await window.page.focus('.wall-part [data-terminal][tabindex="0"]')
+  const high = () => window.page.evaluate(() => document.activeElement!.getBoundingClientRect().top)
+  await window.page.keyboard.press('Home')
+  const top = await high()
+  await window.page.keyboard.press('ArrowDown')
+  expect(await named()).toMatch(/^Lead B on /)
+  expect(await high()).toBeGreaterThan(top)
 })

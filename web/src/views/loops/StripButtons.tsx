@@ -1,12 +1,42 @@
 import type { Job, Post, Strip } from '@civil-lantern/core'
 import { labelOf } from '@civil-lantern/core'
+import { useRef } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
+import { useOneStop } from '../../ui/one-stop.ts'
 import { type PlacedStrip, POST } from './layout.ts'
 
-/** What can be touched on a strip: wires, stations, splices; and, with a lead in hand, its terminals. */
-export function StripButtons({ strip, placed, y, job }: { strip: Strip; placed: PlacedStrip; y: number; job: Job }) {
-  const { pick, inHand, land } = useWorkspace()
-  const { stations, stretches, left, right } = placed
+/**
+ * What can be touched on a strip: wires, stations, splices; and, with a lead in hand, its terminals. One stop of the Tab key,
+ * arrow keys inside.
+ */
+export function StripButtons(props: { strip: Strip; placed: PlacedStrip; y: number; job: Job }) {
+  const group = useRef<HTMLDivElement>(null)
+  const heed = useOneStop(group)
+  const { inHand } = useWorkspace()
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the buttons inside are what is operated
+    <div ref={group} onKeyDown={heed}>
+      {inHand ? <Ends {...props} lead={inHand} /> : <Things {...props} />}
+    </div>
+  )
+}
+
+/** The terminals of a strip, while a lead is in hand. */
+function Ends({
+  strip,
+  placed,
+  y,
+  job,
+  lead,
+}: {
+  strip: Strip
+  placed: PlacedStrip
+  y: number
+  job: Job
+  lead: 'a' | 'b'
+}) {
+  const land = useWorkspace((w) => w.land)
+  const { stations, left, right } = placed
   const terminals: { post: Post; x: number }[] = []
   if (strip.from) terminals.push({ post: strip.from, x: left })
   if (strip.to) terminals.push({ post: strip.to, x: right })
@@ -14,17 +44,22 @@ export function StripButtons({ strip, placed, y, job }: { strip: Strip; placed: 
     if (station.enter.terminal) terminals.push({ post: station.enter, x: x - width / 2 - 16 })
     if (station.leave.terminal) terminals.push({ post: station.leave, x: x + width / 2 + 16 })
   }
-  if (inHand)
-    return terminals.map(({ post, x }, i) => (
-      <button
-        key={`${post.part}.${post.terminal}.${i === 0 ? 'from' : i}`}
-        type="button"
-        aria-label={`Lead ${inHand.toUpperCase()} on ${labelOf(job, post.part)} ${post.marking}`}
-        onClick={() => land(`${post.part}.${post.terminal}`)}
-        style={{ left: x - 17, top: y - 22, width: 34, height: 44 }}
-        className="absolute rounded-full border-2 border-ink border-dashed bg-card/70 hover:bg-glow"
-      />
-    ))
+  return terminals.map(({ post, x }, i) => (
+    <button
+      key={`${post.part}.${post.terminal}.${i === 0 ? 'from' : i}`}
+      type="button"
+      aria-label={`Lead ${lead.toUpperCase()} on ${labelOf(job, post.part)} ${post.marking}`}
+      onClick={() => land(`${post.part}.${post.terminal}`)}
+      style={{ left: x - 17, top: y - 22, width: 34, height: 44 }}
+      className="absolute rounded-full border-2 border-ink border-dashed bg-card/70 hover:bg-glow"
+    />
+  ))
+}
+
+/** The wires, splices and stations of a strip. */
+function Things({ placed, y, job }: { placed: PlacedStrip; y: number; job: Job }) {
+  const pick = useWorkspace((w) => w.pick)
+  const { stations, stretches } = placed
   return (
     <>
       {stretches.flatMap(({ stretch, from, to }) => {
@@ -58,7 +93,7 @@ export function StripButtons({ strip, placed, y, job }: { strip: Strip; placed: 
               aria-label={`${labelOf(job, part)}${run.splice.loose ? ', loose' : ''}`}
               title={labelOf(job, part)}
               onClick={() => pick({ part })}
-              style={{ left: from + (i + 1) * each - 9, top: y - 14, width: 18, height: 28 }}
+              style={{ left: from + (i + 1) * each - 12, top: y - 14, width: 24, height: 28 }}
               className="absolute"
             />,
           ]

@@ -1,5 +1,7 @@
 import { type Job, labelOf, type Post, type Snapshot, type Station, type Strip } from '@civil-lantern/core'
+import { useRef } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
+import { useOneStop } from '../../ui/one-stop.ts'
 import { placeDown } from './downward.ts'
 import { ContactMark, type Marks } from './StripDrawing.tsx'
 import { shortState } from './StripSet.tsx'
@@ -25,12 +27,15 @@ export function StripDown({
   marks: Marks
 }) {
   const { pick, inHand } = useWorkspace()
+  const group = useRef<HTMLDivElement>(null)
+  const heed = useOneStop(group, { down: true })
   const placed = placeDown(strip, ROOM)
   const { runs, splices, stations, volts, top, bottom, height } = placed
   const litStart = runs[0]?.run.litNear === true
   const litEnd = runs.at(-1)?.run.litFar === true
   return (
-    <div className="relative" style={{ height }} data-downward="">
+    // biome-ignore lint/a11y/noStaticElementInteractions: the buttons inside are what is operated
+    <div ref={group} onKeyDown={heed} className="relative" style={{ height }} data-downward="">
       <svg width="100%" height={height} aria-hidden className="block select-none overflow-visible">
         <g transform={`translate(${LINE} 0) rotate(90)`}>
           {runs.map(({ run, from, to }) => (

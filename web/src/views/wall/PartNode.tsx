@@ -1,8 +1,9 @@
 import { kindOf, labelOf, terminalInWords } from '@civil-lantern/core'
 import { Handle, type Node, type NodeProps, Position } from '@xyflow/react'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useRef } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { hue } from '../../ui/colours.ts'
+import { useOneStop } from '../../ui/one-stop.ts'
 import { isSplice, type WallTerminal } from './boxes.ts'
 import type { Hung } from './shapes.ts'
 import { useShown, useWall } from './wall-state.ts'
@@ -24,6 +25,10 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
     const ends = Object.values(job.wires).flatMap(({ from, to }) => [from, to])
     return new Set(ends.flatMap((end) => (end.part === part ? end.terminal : [])))
   }, [job, part])
+  const group = useRef<HTMLDivElement>(null)
+  // Terminals are reached through the part they are on: a wall has hundreds of them.
+  const reached = useWorkspace((w) => w.inHand !== undefined) || selected
+  const heed = useOneStop(group, { down: true, on: reached })
   // Taken down a moment ago: the canvas follows the document.
   if (!job.parts[part]) return null
   /** Beside the markings of a side. */
@@ -34,6 +39,8 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
   const zone = hung.zone ? job.zones[hung.zone] : undefined
   return (
     <div
+      ref={group}
+      onKeyDownCapture={heed}
       style={{ width, height }}
       data-found={found.has(part) ? '' : undefined}
       className={`wall-part relative ${splice ? '' : `rounded-control border bg-card ${found.has(part) ? 'border-bad' : 'border-soft'}`} ${selected ? 'outline-3 outline-ink' : ''}`}
@@ -75,7 +82,7 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
         </span>
       )}
       {terminals.map((one) => (
-        <TerminalDot key={one.terminal} part={part} one={one} width={width} splice={splice} selected={selected} />
+        <TerminalDot key={one.terminal} part={part} one={one} width={width} splice={splice} />
       ))}
     </div>
   )
@@ -86,13 +93,11 @@ const TerminalDot = memo(function TerminalDot({
   one: { terminal, marking, side, x: along, y },
   width,
   splice,
-  selected,
 }: {
   part: string
   one: WallTerminal
   width: number
   splice: boolean
-  selected: boolean
 }) {
   const { job, touch } = useWall()
   const point = `${part}.${terminal}`
@@ -142,8 +147,6 @@ const TerminalDot = memo(function TerminalDot({
       >
         <button
           type="button"
-          // Terminals are reached through the part they are on: a wall has hundreds of them.
-          tabIndex={selected || inHand !== undefined ? 0 : -1}
           aria-label={does}
           title={words}
           data-terminal={point}

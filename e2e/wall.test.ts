@@ -312,3 +312,35 @@ it('layers step back and come again; the wall says which are dimmed', async () =
     expect(await window.page.$$eval('main g[opacity="1"]', (all) => all.length)).toBeGreaterThan(3)
   }
 })
+
+it('the wall is coloured by what conductors carry, with a key to it, and again as their insulation is', async () => {
+  await window.goto(`${program.url}/jobs/kestrel-point/scheme/wall`)
+  await window.page.waitForSelector('[data-wire]')
+  const inks = () =>
+    window.page.$$eval('[data-wire] path', (paths) => [
+      ...new Set(paths.map((path) => path.getAttribute('stroke') ?? '').filter((ink) => /^(#|var\(--layer)/.test(ink))),
+    ])
+  const insulation = await inks()
+  expect(insulation.every((ink) => ink.startsWith('#'))).toBe(true)
+  const colour = async () => {
+    await window.press('::-p-xpath(//button[starts-with(., "Layers")])')
+    await window.press('::-p-xpath(//*[@role="menuitemcheckbox"][.="Coloured by circuit"])')
+  }
+  await colour()
+  await window.page.waitForSelector('ul[aria-label="Colours by circuit"]')
+  const carried = await inks()
+  expect(carried.toSorted()).toEqual(
+    expect.arrayContaining([
+      'var(--layer-call)',
+      'var(--layer-permanent)',
+      'var(--layer-return)',
+      'var(--layer-switched)',
+    ]),
+  )
+  expect(carried.some((ink) => ink.startsWith('#'))).toBe(false)
+  // The menu has to be gone before it can be opened again.
+  await window.page.waitForFunction(() => !document.querySelector('[role="menu"]'))
+  await colour()
+  await window.page.waitForFunction(() => !document.querySelector('ul[aria-label="Colours by circuit"]'))
+  expect((await inks()).toSorted()).toEqual(insulation.toSorted())
+})

@@ -77,3 +77,12 @@ it('another job begins with nothing in hand, nothing selected and one turn', () 
     bench: 'shut',
   })
 })
+
+it('the wall is coloured by circuit until it is not, and a fresh window is as its insulation is', () => {
+  const at = () => useWorkspace.getState()
+  expect(at().byCircuit).toBe(false)
+  at().colourByCircuit(true)
+  expect(at().byCircuit).toBe(true)
+  at().clear()
+  expect(at().byCircuit).toBe(false)
+})

@@ -27,6 +27,9 @@ interface Workspace {
   readonly sheet: 'calls' | 'meter' | 'time' | 'picked' | undefined
   /** Layers of conductors that have stepped back, in every view at once. */
   readonly dimmed: ReadonlySet<Layer>
+  /** Are the conductors of the wall coloured by what they carry, and not as their insulation is? */
+  readonly byCircuit: boolean
+  colourByCircuit(on: boolean): void
   /** Lets a layer step back, or come again. */
   dim(layer: Layer): void
   pick(picked: Picked | undefined): void
@@ -59,6 +62,7 @@ const start = {
   clamped: undefined,
   sheet: undefined,
   dimmed: new Set<Layer>(),
+  byCircuit: false,
 } as const
 
 /** What the user holds and looks at; belongs to this window, not to the job. */
@@ -81,6 +85,7 @@ export const useWorkspace = create<Workspace>((set) => ({
       const next = lead === undefined && leads[other] === undefined ? other : undefined
       return { leads, inHand: next }
     }),
+  colourByCircuit: (byCircuit) => set({ byCircuit }),
   dim: (layer) => set(({ dimmed }) => ({ dimmed: toggled(dimmed, layer) })),
   setMode: (mode) => set({ mode }),
   setTurns: (turns) => set({ turns }),

@@ -21,6 +21,8 @@ export const keys: readonly Key[] = [
   { keys: 'K', does: 'Checks', letter: true },
   { keys: 'C', does: 'Open or shut the clock’s timeline', letter: true },
   { keys: 'M', does: 'Open or shut the meter', letter: true },
+  { keys: 'Tab', does: 'From one strip, or one part of the wall, to the next' },
+  { keys: 'Arrows', also: 'Home, End', does: 'Inside a strip or a part: from one wire, part or terminal to the next' },
   { keys: 'Delete', does: 'On the wall: take the chosen wire out, or the chosen part down' },
   { keys: 'T', does: 'Day or Basement', letter: true },
   { keys: 'Esc', does: 'Put down the lead, let go of the selection' },

@@ -1,14 +1,15 @@
 import { type Job, LAYERS, layersOf } from '@civil-lantern/core'
 import { useMemo } from 'react'
 import { useWorkspace } from '../data/workspace.ts'
-import { Menu, MenuTick } from '../ui/menu.tsx'
-import { brightIn, dimmedInWords, layerNames } from './layers.ts'
+import { Menu, MenuLine, MenuTick } from '../ui/menu.tsx'
+import { brightIn, dimmedInWords, layerHue, layerNames } from './layers.ts'
 
 /** What a layer that stepped back is drawn with. */
 export const FAINT = 0.16
 
 /** Lets layers step back, on every view that draws conductors, and come again. */
-export function LayersMenu({ className }: { className: string }) {
+export function LayersMenu({ className, colours = false }: { className: string; colours?: boolean }) {
+  const { byCircuit, colourByCircuit } = useWorkspace()
   const dimmed = useWorkspace((w) => w.dimmed)
   const dim = useWorkspace((w) => w.dim)
   return (
@@ -21,6 +22,14 @@ export function LayersMenu({ className }: { className: string }) {
           {layerNames[layer]}
         </MenuTick>
       ))}
+      {colours && (
+        <>
+          <MenuLine />
+          <MenuTick on={byCircuit} change={() => colourByCircuit(!byCircuit)}>
+            Coloured by circuit
+          </MenuTick>
+        </>
+      )}
     </Menu>
   )
 }
@@ -29,6 +38,22 @@ export function LayersMenu({ className }: { className: string }) {
 export function DimmedNote({ className = '' }: { className?: string }) {
   const dimmed = useWorkspace((w) => w.dimmed)
   return dimmed.size === 0 ? null : <p className={`text-soft ${className}`}>{dimmedInWords(dimmed)}</p>
+}
+
+/** What the colours mean while conductors are coloured by circuit; nothing while they are as their insulation is. */
+export function CircuitColours({ className = '' }: { className?: string }) {
+  const byCircuit = useWorkspace((w) => w.byCircuit)
+  if (!byCircuit) return null
+  return (
+    <ul aria-label="Colours by circuit" className={`flex flex-wrap gap-x-4 gap-y-0.5 ${className}`}>
+      {LAYERS.map((layer) => (
+        <li key={layer} className="flex items-center gap-1.5">
+          <span aria-hidden className="h-1 w-6 rounded-full" style={{ background: layerHue(layer) }} />
+          {layerNames[layer]}
+        </li>
+      ))}
+    </ul>
+  )
 }
 
 /** The wires that stay bright while layers are dimmed; undefined where all do. */

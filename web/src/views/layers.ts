@@ -10,6 +10,9 @@ export const layerNames: Readonly<Record<Layer, string>> = {
   signal: 'Signal',
 }
 
+/** What each layer is drawn in where conductors are coloured by circuit: colours of the theme, told apart in both. */
+export const layerHue = (layer: Layer | undefined): string => (layer ? `var(--layer-${layer})` : 'var(--soft)')
+
 /** The wires that stay bright while layers are dimmed; undefined where none is, and all do. */
 export const brightIn = (
   { wires }: Pick<Job, 'wires'>,

@@ -1,6 +1,5 @@
 import type { CircuitClass } from '@civil-lantern/core'
 import { memo } from 'react'
-import { hue } from '../../ui/colours.ts'
 import { beside, pathOf } from './line.ts'
 import type { Point } from './route.ts'
 
@@ -18,6 +17,7 @@ export const Conductor = memo(function Conductor({
   thin = false,
 }: {
   points: readonly Point[]
+  /** What it is drawn in. */
   colour: string
   circuit: CircuitClass | 'none'
   lit: boolean
@@ -27,7 +27,6 @@ export const Conductor = memo(function Conductor({
   thin?: boolean
 }) {
   const path = pathOf(points)
-  const own = hue(colour)
   const halo = thin ? 6 : 13
   return (
     <g fill="none">
@@ -51,7 +50,7 @@ export const Conductor = memo(function Conductor({
             return (
               <g key={offset}>
                 <path d={side} stroke="var(--casing)" strokeWidth={3} className="wall-trim" />
-                <path d={side} stroke={own} strokeWidth={1.9} />
+                <path d={side} stroke={colour} strokeWidth={1.9} />
               </g>
             )
           })}
@@ -71,7 +70,7 @@ export const Conductor = memo(function Conductor({
             strokeWidth={thin ? 2.6 : circuit === 'call' ? 3.6 : 4.8}
             className="wall-trim"
           />
-          <path d={path} stroke={own} strokeWidth={thin ? 1.8 : circuit === 'call' ? 2.2 : 3.4} />
+          <path d={path} stroke={colour} strokeWidth={thin ? 1.8 : circuit === 'call' ? 2.2 : 3.4} />
           {circuit === 'signal' && !thin && (
             <>
               <path
@@ -84,7 +83,7 @@ export const Conductor = memo(function Conductor({
               />
               <path
                 d={path}
-                stroke={own}
+                stroke={colour}
                 className="wall-trim"
                 strokeWidth={5.6}
                 strokeDasharray="0.1 11"

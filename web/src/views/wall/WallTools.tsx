@@ -96,7 +96,7 @@ export function WallTools({
       >
         Follow
       </button>
-      <LayersMenu className={button} />
+      <LayersMenu className={button} colours />
       <button type="button" className={button} onClick={() => setAdding(true)}>
         Add
       </button>

@@ -1,7 +1,7 @@
 import '@xyflow/react/dist/style.css'
 import './wall.css'
 import type { Snapshot } from '@civil-lantern/core'
-import { type Job, netWires, terminalInWords } from '@civil-lantern/core'
+import { type Job, layersOf, netWires, terminalInWords } from '@civil-lantern/core'
 import {
   ConnectionMode,
   type Node,
@@ -17,7 +17,7 @@ import { useOpenJob } from '../../data/open-job.tsx'
 import { takenOut } from '../../data/taken-out.ts'
 import { useWorkspace } from '../../data/workspace.ts'
 import { foundOn } from '../found-on.ts'
-import { DimmedNote, useBright } from '../Layers.tsx'
+import { CircuitColours, DimmedNote, useBright } from '../Layers.tsx'
 import { useSame } from '../use-same.ts'
 import { useFolds } from './folds.ts'
 import { hungByHand, landConductor } from './hands.ts'
@@ -120,6 +120,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     (): WallContextValue => ({
       job,
       shown: shown.current!,
+      layers: layersOf(job),
       found,
       followed,
       touch: (point, byKeyboard) => does.current.touched(point, byKeyboard),
@@ -133,29 +134,32 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
         aria-label="Wall"
         className="grid min-h-[380px] grow grid-rows-[auto_minmax(0,1fr)] overflow-hidden rounded-card border border-line bg-card"
       >
-        <WallTools
-          job={job}
-          folds={folds}
-          fold={fold}
-          following={following}
-          follow={setFollowing}
-          room={(rect) => clear(rect, arrangement?.parts ?? [], 24)}
-          tidy={() => {
-            if (Object.values(job.parts).some(({ at }) => at))
-              session.edit('Tidy the wall', (draft) => {
-                for (const part of Object.values(draft.parts)) delete part.at
-              })
-            tidy()
-          }}
-          look={(zone) => {
-            whole.current = zone === undefined
-            look(zone)
-          }}
-          zoom={(way) => {
-            whole.current = false
-            void (way === 'in' ? flow.zoomIn() : flow.zoomOut())
-          }}
-        />
+        <div>
+          <WallTools
+            job={job}
+            folds={folds}
+            fold={fold}
+            following={following}
+            follow={setFollowing}
+            room={(rect) => clear(rect, arrangement?.parts ?? [], 24)}
+            tidy={() => {
+              if (Object.values(job.parts).some(({ at }) => at))
+                session.edit('Tidy the wall', (draft) => {
+                  for (const part of Object.values(draft.parts)) delete part.at
+                })
+              tidy()
+            }}
+            look={(zone) => {
+              whole.current = zone === undefined
+              look(zone)
+            }}
+            zoom={(way) => {
+              whole.current = false
+              void (way === 'in' ? flow.zoomIn() : flow.zoomOut())
+            }}
+          />
+          <CircuitColours className="border-line border-b px-3 py-1" />
+        </div>
         <div
           className={`wall relative ${far ? 'wall-far' : ''} ${moving ? 'wall-moving' : ''}`}
           style={{ '--wall-text': `${text}px` } as CSSProperties}

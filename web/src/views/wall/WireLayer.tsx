@@ -9,7 +9,7 @@ import { Conductor } from './Conductor.tsx'
 import { beside, pathOf } from './line.ts'
 import type { Sheath } from './mouths.ts'
 import type { Point } from './route.ts'
-import { useShown, useWall, useWireLook } from './wall-state.ts'
+import { useShown, useWall, useWireHue, useWireLook } from './wall-state.ts'
 
 const CORE_PITCH = 4
 /** How much of a spare core is left to see where it is coiled. */
@@ -64,11 +64,12 @@ const WireLine = memo(function WireLine({
 }) {
   const { job, found, followed } = useWall()
   const { broken, from, to, ...light } = useWireLook(id)
+  const colour = useWireHue(id)
   const picked = useWorkspace((w) => w.picked && 'wire' in w.picked && w.picked.wire === id)
   const pick = useWorkspace((w) => w.pick)
   const wire = job.wires[id]
   if (!wire) return null
-  const look = { ...light, colour: wire.colour, marked: picked === true }
+  const look = { ...light, colour, marked: picked === true }
   const middle = tails[0]![Math.floor(tails[0]!.length / 2)]!
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: with keys a wire is chosen in Runs or at its terminal
@@ -121,6 +122,7 @@ const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bun
   const circuit = useShown((now) => now.wires[shown ?? '']?.circuit ?? 'line voltage')
   const lit = useShown((now) => now.wires[shown ?? '']?.lit === true)
   const flowing = useShown((now) => own.some((id) => now.wires[id]?.flowing))
+  const colour = useWireHue(shown ?? '')
   if (shown === undefined) return null
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: with keys the supply is opened at its own block
@@ -133,14 +135,7 @@ const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bun
       }}
     >
       <path d={pathOf(points)} className="wall-hit" fill="none" stroke="transparent" strokeWidth={14} />
-      <Conductor
-        points={points}
-        colour={job.wires[shown]!.colour}
-        circuit={circuit}
-        lit={lit}
-        flowing={flowing}
-        marked={false}
-      />
+      <Conductor points={points} colour={colour} circuit={circuit} lit={lit} flowing={flowing} marked={false} />
     </g>
   )
 })
@@ -161,10 +156,11 @@ const BarLine = memo(function BarLine({ bar: { part, terminal, points } }: { bar
   const circuit = useShown((now) => now.wires[shown ?? '']?.circuit ?? 'none')
   const lit = useShown((now) => now.wires[shown ?? '']?.lit === true)
   const wire = shown === undefined ? undefined : job.wires[shown]
+  const colour = useWireHue(shown ?? '')
   return (
     <g opacity={followed && !own.some((id) => followed.has(id)) ? FAINT : 1}>
       {wire && shown !== undefined ? (
-        <Conductor points={points} colour={wire.colour} circuit={circuit} lit={lit} flowing={false} marked={false} />
+        <Conductor points={points} colour={colour} circuit={circuit} lit={lit} flowing={false} marked={false} />
       ) : (
         <path d={pathOf(points)} stroke="var(--soft)" strokeWidth={3} />
       )}

@@ -1,7 +1,10 @@
-import type { Job, Snapshot } from '@civil-lantern/core'
+import type { Job, Layer, Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { Observable } from '../../base/observable.ts'
+import { useWorkspace } from '../../data/workspace.ts'
+import { hue } from '../../ui/colours.ts'
+import { layerHue } from '../layers.ts'
 import { wireState } from '../wire-state.ts'
 import type { Arrangement } from './arrange.ts'
 import type { Folds, Held } from './shapes.ts'
@@ -18,6 +21,8 @@ export class Shown extends Observable<Snapshot> {
 export interface WallContextValue {
   readonly job: Job
   readonly shown: Shown
+  /** What each conductor carries. */
+  readonly layers: Readonly<Record<string, Layer>>
   /** Parts and wires that findings stand on. */
   readonly found: ReadonlySet<string>
   /** The wires that stay bright while one is followed; undefined where none is. */
@@ -40,6 +45,13 @@ export function useWall(): WallContextValue {
 export function useShown<T extends string | number | boolean | undefined>(of: (snapshot: Snapshot) => T): T {
   const { shown } = useWall()
   return useSyncExternalStore(shown.subscribe, () => of(shown.state()))
+}
+
+/** What a conductor is drawn in: the colour of its insulation, or of what it carries. */
+export function useWireHue(id: string): string {
+  const { job, layers } = useWall()
+  const byCircuit = useWorkspace((w) => w.byCircuit)
+  return byCircuit ? layerHue(layers[id]) : hue(job.wires[id]?.colour ?? '')
 }
 
 /** How a conductor is drawn. */

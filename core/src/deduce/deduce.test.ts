@@ -318,6 +318,8 @@ describe('what is odd', () => {
     const joined = netsIn(job)
     joined.join(endKey(job, job.wires[earth]!.from), 'XF1.h')
     expect(oddities(job, joined)[0]!.says).toMatch(/is an earth, and joined to/)
+    // Its colour is right all the same: it is what it is joined to that must not be trusted.
+    expect(oddities(job, joined).filter(({ says }) => says.includes('which is no earth'))).toEqual([])
   })
 
   it('a neutral’s colour on a live is said, unless it is sleeved', () => {

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import { documentOf } from '../job/document.ts'
 import type { Document, Job } from '../job/schema.ts'
@@ -121,8 +121,12 @@ describe('a round of volts with one thing off', () => {
 
   /** Black conductors of the supply, the rounds read, and how many ends are certain with the readings changed. */
   const { document, entries } = someBlacks
-  const made = withSources(kestrel(), document, entries).entries.slice(entries.length)
-  const before = certain(document, entries)
+  let made: Entry[]
+  let before: number
+  beforeAll(() => {
+    made = withSources(kestrel(), document, entries).entries.slice(entries.length)
+    before = certain(document, entries)
+  })
   const after = (change: (made: Entry[]) => Entry[]) => certain(document, [...entries, ...change(made)])
 
   it('says something', () => {

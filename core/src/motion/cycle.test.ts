@@ -35,6 +35,17 @@ describe('a circle of states', () => {
     expect(cycle.seconds).toBeCloseTo(0.03, 12)
   })
 
+  it('closes at once on what came first, and what came before the circle is no part of it', () => {
+    const passed = (...standings: readonly [string, number][]) => {
+      const cycle = new Cycle<Fake>()
+      for (const [standing, seconds] of standings) cycle.passed(standing, seconds, [], [], () => [])
+      return cycle.seconds
+    }
+    expect(passed(['a', 1], ['b', 2], ['a', 1])).toBe(3)
+    expect(passed(['x', 9], ['a', 1], ['b', 2], ['a', 1])).toBe(3)
+    expect(passed(['a', 1], ['b', 2])).toBeUndefined()
+  })
+
   it('names who changes within it and who does not, and the mean of what creeps on', () => {
     const cycle = new Cycle<Fake>()
     turn(cycle, relay, fuse, 9)

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import { benchWith } from '../suppose/bench.ts'
 import { kestrel } from '../testing/benches.ts'
 import { Rig } from '../testing/rig.ts'
 
@@ -87,6 +89,12 @@ describe('one instant', () => {
     const { simulation } = kestrel()
     expect(() => simulation.setTogether({ TS1: { asks: true } })).toThrow('no state TS1.asks')
     expect(() => simulation.setTogether({ TS99: { calling: true } })).toThrow('no state TS99.calling')
+  })
+
+  it('what a part was found with and does not have makes no state of it', () => {
+    const bench = benchWith(kestrelPoint(), [], { V2: { lever: 'parked', colour: 'red' } })
+    expect(bench.stateOf('V2').lever).toBe('parked')
+    expect(Object.keys(bench.stateOf('V2'))).not.toContain('colour')
   })
 })
 

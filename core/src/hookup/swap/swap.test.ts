@@ -8,6 +8,7 @@ import { proven } from '../../proof/proof.ts'
 import { diverterSetUp } from '../../schemes/diverter-set-up.ts'
 import { wired } from '../../testing/benches.ts'
 import { runSheet } from '../run-sheet.ts'
+import { coresOf } from './cores.ts'
 import { swapPlaces } from './places.ts'
 import { type Swap, swapOf } from './swap.ts'
 
@@ -275,4 +276,19 @@ it('in every demo job, every valve and thermostat: what is planned then is all t
       }
   }
   expect(worked).toBeGreaterThan(40)
+})
+
+it('every conductor on the old part is told, whichever of its ends is written first', () => {
+  const wall = kestrel()
+  const on = (wire: Job['wires'][string]) => [wire.from, wire.to].some(({ part }) => part === 'V2')
+  const ids = Object.keys(wall.wires).filter((id) => on(wall.wires[id]!))
+  const turned = { ...wall, wires: { ...wall.wires } }
+  for (const [i, id] of ids.entries()) {
+    const { from, to, ...rest } = wall.wires[id]!
+    if (i % 2 === 0) turned.wires[id] = { ...rest, from: to, to: from }
+  }
+  const told = (job: Job) => coresOf(job, job, 'V2').map(({ wire, from, to, other }) => [wire, from, to, other])
+  expect(told(wall).map(([wire]) => wire)).toEqual(ids)
+  expect(told(turned)).toEqual(told(wall))
+  expect(told(wall).every(([, from, to]) => from === to)).toBe(true)
 })

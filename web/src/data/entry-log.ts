@@ -161,7 +161,7 @@ export class EntryLog extends Observable<LogState> {
   async #flush() {
     if (!this.#unsent || this.#sending || this.#gone.signal.aborted) return
     this.#sending = true
-    const through = await this.#box.inTurn(`entries:${this.#jobId}`, () => this.#sendSome())
+    const through = await this.#box.inTurn(`entries:${this.#jobId}`, () => this.#sendSome()).catch(() => false)
     this.#sending = false
     this.#failed = !through
     if (this.#gone.signal.aborted) return

@@ -454,3 +454,21 @@ it('who may only look is told so once, and what they did waits until they may', 
   expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
   expect(server.edits).toEqual(['mine'])
 })
+
+it('a turn that fails does not hold up what comes after', async () => {
+  const server = new Server()
+  page.answers(server.answer)
+  const own = box.window()
+  let fails = true
+  const session = await JobSession.open('k', {
+    ...own,
+    inTurn: (name, work) => (fails ? Promise.reject(new Error('no turn')) : own.inTurn(name, work)),
+  })
+  open.push(session)
+  session.apply(note(start, 'mine'))
+  await rest()
+  expect(session.state()).toMatchObject({ save: 'saving', pending: 1 })
+  fails = false
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
+})

@@ -175,7 +175,8 @@ export class JobSession extends Observable<SessionState> {
     if (this.#gone.signal.aborted || this.#sending || this.#pending.length === 0) return
     clearTimeout(this.#retry)
     this.#sending = true
-    const on = await this.box.inTurn(`edits:${this.id}`, () => this.#sendSome())
+    // Whatever else goes wrong, the next look tries again.
+    const on = await this.box.inTurn(`edits:${this.id}`, () => this.#sendSome()).catch(() => false)
     this.#sending = false
     if (this.#gone.signal.aborted) return
     this.#tell()

@@ -117,6 +117,8 @@ it('the board: searched by what stands inside a job, put away, brought back, tak
   await window.goto(program.url)
   await window.verdict('jobs.')
   const titles = () => window.page.$$eval('article h2', (heads) => heads.map((h) => h.textContent))
+  // *Reading the jobs.* ends so as well: there is something to search once they are there.
+  await window.page.waitForSelector('input[type="search"]')
   await window.page.type('input[type="search"]', 'sprung floor')
   await expect.poll(titles).toEqual(['Quay Terrace dance school'])
   await window.click('button', 'More for Quay Terrace dance school')

@@ -100,6 +100,20 @@ describe('where there is no room', () => {
     expect((await box.tally()).map(({ job }) => job)).toEqual(['k', 'waits'])
   })
 
+  it('what has arrived is taken out, though how the job is now cannot be kept', async () => {
+    const box = new BrowserOutbox()
+    await box.settle('k', { is: stored('k') })
+    await box.put('k', [edit('a')])
+    const put = IDBObjectStore.prototype.put
+    vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (this: IDBObjectStore, ...what) {
+      if (this.name === 'jobs') throw new DOMException('no room', 'QuotaExceededError')
+      return put.apply(this, what)
+    })
+    await box.settle('k', { is: stored('k', 2), gone: ['a'] })
+    expect(await box.look('k')).toEqual({ job: stored('k'), things: [] })
+    await expect(box.settle('k', { is: stored('k', 3) })).rejects.toThrow('no room')
+  })
+
   it('and none can be made it is said, and what lay there before still lies there', async () => {
     const box = new BrowserOutbox()
     await box.put('k', [edit('a')])

@@ -45,13 +45,22 @@ export class BrowserOutbox implements Outbox {
   }
 
   async settle(job: string, { is, gone = [] }: { is?: StoredJob; gone?: readonly string[] }): Promise<void> {
-    const tx = (await this.#db()).transaction(['jobs', 'things'], 'readwrite')
-    const things = tx.objectStore('things')
-    const work: Promise<unknown>[] = gone.map(async (id) => {
-      for (const key of await things.index('id').getAllKeys([job, id])) await things.delete(key)
+    const db = await this.#db()
+    const write = async (kept: StoredJob | undefined) => {
+      const tx = db.transaction(['jobs', 'things'], 'readwrite')
+      const things = tx.objectStore('things')
+      const work: Promise<unknown>[] = gone.map(async (id) => {
+        for (const key of await things.index('id').getAllKeys([job, id])) await things.delete(key)
+      })
+      if (kept) work.push(tx.objectStore('jobs').put({ id: job, revision: kept.revision, document: kept.document }))
+      await Promise.all([...work, tx.done])
+    }
+    await write(is).catch(async (error) => {
+      if (await this.#makesRoom(job)) return write(is)
+      // What has arrived is taken out though there is no room for how the job is now: it would be sent again and again.
+      if (!is || gone.length === 0) throw error
+      return write(undefined)
     })
-    if (is) work.push(tx.objectStore('jobs').put({ id: job, revision: is.revision, document: is.document }))
-    await Promise.all([...work, tx.done])
     this.#tell(job)
   }
 

@@ -343,3 +343,20 @@ it('an answer that broke off is none: the entry waits and is sent again', async 
   expect(log.state().waiting.size).toBe(0)
   expect(server.kept).toHaveLength(2)
 })
+
+it('what the server has, or has refused, and the box cannot give up is sent once and said once', async () => {
+  const server = new Server()
+  page.answers(server.answer)
+  const log = await EntryLog.open('k', { ...box.window(), settle: () => Promise.reject(new Error('no room')) })
+  log.notice = (words) => said.push(words)
+  logs.push(log)
+  await rest()
+  log.add([entry('good')])
+  await rest()
+  log.add([entry('bad')])
+  box.full = true
+  await vi.advanceTimersByTimeAsync(12_000)
+  expect(page.asked.filter(({ method }) => method === 'POST')).toHaveLength(2)
+  expect(said.filter((words) => words.includes('did not take'))).toHaveLength(1)
+  expect(log.state()).toMatchObject({ waiting: new Set(), sent: 'all' })
+})

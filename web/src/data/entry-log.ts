@@ -56,6 +56,8 @@ export class EntryLog extends Observable<LogState> {
   #waiting: readonly Outgoing[] = []
   /** Entries of this window that do not lie in the box: not yet, or for want of room. */
   readonly #loose = new Set<string>()
+  /** Entries the server has answered to that could not be taken out of the box: they are not sent again and again. */
+  readonly #answered = new Set<string>()
   /** Counts what this window has changed, so that a look at the box that has been overtaken is not believed. */
   #changes = 0
   /** How far this window has what was entered, in the order of arrival. */
@@ -112,6 +114,7 @@ export class EntryLog extends Observable<LogState> {
   readonly add = (entries: readonly Entry[]) => {
     const things = entries.map(outgoingEntry)
     this.#waiting = latest([...this.#waiting, ...things])
+    for (const { id } of things) this.#answered.delete(id)
     this.#changes++
     void this.#keep(things)
     void this.#flush()
@@ -151,7 +154,7 @@ export class EntryLog extends Observable<LogState> {
   async #lookIn() {
     for (;;) {
       const before = this.#changes
-      const there = await waitingIn(this.#box, this.#jobId)
+      const there = (await waitingIn(this.#box, this.#jobId)).filter(({ id }) => !this.#answered.has(id))
       if (before !== this.#changes) continue
       this.#waiting = latest([...there, ...this.#waiting.filter(({ id }) => this.#loose.has(id))])
       return
@@ -192,7 +195,10 @@ export class EntryLog extends Observable<LogState> {
     )
     this.#took(answer, since)
     this.#gave(going)
-    await this.#box.settle(this.#jobId, { gone: going.map(({ id }) => id) }).catch(() => undefined)
+    const gone = going.map(({ id }) => id)
+    await this.#box.settle(this.#jobId, { gone }).catch(() => {
+      for (const id of gone) this.#answered.add(id)
+    })
   }
 
   /**
@@ -203,7 +209,8 @@ export class EntryLog extends Observable<LogState> {
     if (going.length === 1) {
       const [{ id, of }] = going as readonly [Outgoing]
       this.#gave(going)
-      await layAside(this.#box, this.#jobId, { id, why: error.message, what: 'entry', of })
+      if (!(await layAside(this.#box, this.#jobId, { id, why: error.message, what: 'entry', of })))
+        this.#answered.add(id)
       this.notice(`The log did not take this: ${error.message}`)
       return true
     }

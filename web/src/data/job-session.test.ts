@@ -1,54 +1,15 @@
-import { applyEdit, type Document, documentOf, type Edit, makeEdit, plannedJob } from '@civil-lantern/core'
-import { demoJobs } from '@civil-lantern/core/demo'
+import { type Document, type Edit, makeEdit, plannedJob } from '@civil-lantern/core'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { note, refusal, renamed, Server, says, start } from '../testing/job-server.ts'
 import { MemoryBox } from '../testing/memory-outbox.ts'
-import { type Answer, type Asked, aPage, held, type Page, rest } from '../testing/page.ts'
+import { type Answer, aPage, held, type Page, rest } from '../testing/page.ts'
 import { JobSession } from './job-session.ts'
 import { useNotTaken } from './not-taken.ts'
-
-const start = documentOf(demoJobs['kestrel-point']!())
-const says = (status: number, what: unknown): Answer => ({ status, says: what })
-const refusal = (words: string) => ({ failures: [{ where: [], says: words, remedy: 'Do it again.' }] })
 
 let page: Page
 let box: MemoryBox
 let open: JobSession[] = []
 let said: string[] = []
-
-/** A server that keeps the job: whatever is sent is applied, an edit only once. */
-class Server {
-  document: Document = start
-  revision = 1
-  readonly known = new Set<string>()
-  edits: string[] = []
-
-  readonly answer = ({ method, body }: Asked): Answer => {
-    if (method === 'GET') return says(200, { id: 'k', revision: this.revision, document: this.document, tried: null })
-    if (body.revision !== this.revision)
-      return says(409, { ...refusal('Older.'), current: { id: 'k', revision: this.revision, document: this.document } })
-    for (const edit of body.edits as Edit[]) this.take(edit)
-    return says(200, { revision: this.revision })
-  }
-
-  take(edit: Edit) {
-    if (this.known.has(edit.id)) return
-    const next = applyEdit(this.document, edit)
-    if (!next.ok) throw new Error(next.failures[0]!.says)
-    this.known.add(edit.id)
-    this.edits.push(edit.name)
-    this.document = next.value
-    this.revision++
-  }
-}
-
-const note = (document: Document, words: string, id = words): Edit =>
-  makeEdit(plannedJob(document), words, id, (draft) => {
-    draft.site.notes = words
-  })!.edit
-const renamed = (document: Document, name: string): Edit =>
-  makeEdit(plannedJob(document), name, name, (draft) => {
-    draft.zones.keepers!.name = name
-  })!.edit
 
 async function opened(server: Server) {
   page.answers(server.answer)
@@ -224,18 +185,6 @@ it('of several edits the one the server refuses is named; the good ones arrive',
   expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
 })
 
-it('a full store is said once, and the edit is sent all the same', async () => {
-  const server = new Server()
-  const session = await opened(server)
-  box.full = true
-  session.apply(note(start, 'one'))
-  session.apply(note(session.state().document, 'two'))
-  await rest()
-  await rest()
-  expect(said.filter((words) => words.includes('store is full'))).toHaveLength(1)
-  expect(server.edits).toEqual(['one', 'two'])
-})
-
 it('an edit that does not fit here is refused in words and changes nothing', async () => {
   const session = await opened(new Server())
   const before = session.state()
@@ -284,72 +233,6 @@ it('edits kept by an older version are sent as that version wrote them, before t
   expect(session.state().pending).toBe(0)
 })
 
-it('two windows of one browser without a line keep both their edits, and the next opening sends them', async () => {
-  const server = new Server()
-  const [one, other] = [await opened(server), await opened(server)]
-  page.answers(() => 'unreachable')
-  one.apply(note(start, 'notes of one'))
-  other.apply(renamed(start, 'Porch'))
-  one.apply(note(one.state().document, 'more of one'))
-  await rest()
-  expect(box.waits('k')).toEqual(['notes of one', 'Porch', 'more of one'])
-  one.close()
-  other.close()
-  const again = await opened(server)
-  await rest()
-  expect(server.edits).toEqual(['notes of one', 'Porch', 'more of one'])
-  expect(again.state()).toMatchObject({ save: 'saved', pending: 0 })
-  expect(box.waits('k')).toEqual([])
-})
-
-it('windows of one browser show each other’s edits without a line, in the same order', async () => {
-  const [one, other] = [await opened(new Server()), await opened(new Server())]
-  page.answers(() => 'unreachable')
-  one.apply(note(start, 'first'))
-  await rest()
-  other.apply(note(other.state().document, 'second'))
-  await rest()
-  expect([one, other].map((of) => of.state().document.site.notes)).toEqual(['second', 'second'])
-  expect([one, other].map((of) => of.state().pending)).toEqual([2, 2])
-})
-
-it('what lies there is sent once, by one window, and the others stand as it came out without asking', async () => {
-  const server = new Server()
-  const [one, other] = [await opened(server), await opened(server)]
-  const back = held<Answer>()
-  page.answers((asked) => (asked.method === 'POST' ? back.promise : server.answer(asked)))
-  one.apply(note(start, 'sent'))
-  await rest()
-  other.apply(renamed(other.state().document, 'Porch'))
-  page.happens('online')
-  await rest()
-  const posts = () =>
-    page.asked.filter(({ method }) => method === 'POST').map(({ body }) => (body.edits as Edit[]).length)
-  expect(posts()).toEqual([1])
-  page.answers(server.answer)
-  back.go(server.answer(page.asked.at(-1)!))
-  await rest()
-  expect(server.edits).toEqual(['sent', 'Porch'])
-  expect(posts()).toEqual([1, 1])
-  expect([one, other].map((of) => of.state())).toMatchObject(Array(2).fill({ save: 'saved', revision: 3 }))
-  expect(one.state().document).toEqual(server.document)
-  expect(other.state().document).toEqual(server.document)
-  expect(said).toEqual([])
-})
-
-it('what a window left behind is sent by one that is still there', async () => {
-  const server = new Server()
-  const [one, other] = [await opened(server), await opened(server)]
-  page.answers(() => 'unreachable')
-  one.apply(note(start, 'left'))
-  await rest()
-  one.close()
-  page.answers(server.answer)
-  await vi.advanceTimersByTimeAsync(5000)
-  expect(server.edits).toEqual(['left'])
-  expect(other.state()).toMatchObject({ save: 'saved', pending: 0 })
-})
-
 it('an edit that arrives changes nothing of the document on the screen', async () => {
   const server = new Server()
   const session = await opened(server)
@@ -358,37 +241,6 @@ it('an edit that arrives changes nothing of the document on the screen', async (
   await rest()
   expect(session.state()).toMatchObject({ save: 'saved', revision: 2 })
   expect(session.state().document).toBe(shown)
-})
-
-it('what the server had all the same is not said to be lost, though it fits no more', async () => {
-  const server = new Server()
-  const session = await opened(server)
-  const out = makeEdit(plannedJob(start), 'Take zone 1 out', 'out', (draft) => {
-    delete draft.zones.keepers
-  })!.edit
-  page.answers((asked) => {
-    if (asked.method === 'GET') return server.answer(asked)
-    if (server.known.has('out')) {
-      const current = { id: 'k', revision: server.revision, document: server.document }
-      const sent = asked.body.edits as Edit[]
-      return asked.body.revision === server.revision
-        ? server.answer(asked)
-        : says(409, {
-            ...refusal('Older.'),
-            current,
-            had: sent.map(({ id }) => id).filter((id) => server.known.has(id)),
-          })
-    }
-    server.take(out)
-    return 'unreachable'
-  })
-  session.apply(out)
-  await rest()
-  session.apply(note(session.state().document, 'mine'))
-  await vi.advanceTimersByTimeAsync(500)
-  expect(said.filter((words) => words.includes('could not be kept'))).toEqual([])
-  expect(server.edits).toEqual(['Take zone 1 out', 'mine'])
-  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
 })
 
 it('an edit whose answer was lost, with another’s after it: sent again, this window has both', async () => {
@@ -453,22 +305,4 @@ it('who may only look is told so once, and what they did waits until they may', 
   await vi.advanceTimersByTimeAsync(20_000)
   expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
   expect(server.edits).toEqual(['mine'])
-})
-
-it('a turn that fails does not hold up what comes after', async () => {
-  const server = new Server()
-  page.answers(server.answer)
-  const own = box.window()
-  let fails = true
-  const session = await JobSession.open('k', {
-    ...own,
-    inTurn: (name, work) => (fails ? Promise.reject(new Error('no turn')) : own.inTurn(name, work)),
-  })
-  open.push(session)
-  session.apply(note(start, 'mine'))
-  await rest()
-  expect(session.state()).toMatchObject({ save: 'saving', pending: 1 })
-  fails = false
-  await vi.advanceTimersByTimeAsync(5000)
-  expect(session.state()).toMatchObject({ save: 'saved', pending: 0 })
 })

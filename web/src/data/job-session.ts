@@ -46,6 +46,8 @@ export class JobSession extends Observable<SessionState> {
   #pending: readonly Edit[] = []
   /** Edits of this window that do not lie in the box: not yet, or for want of room. */
   readonly #loose = new Set<string>()
+  /** Edits the server has answered to that could not be taken out of the box: they are not sent again and again. */
+  readonly #answered = new Set<string>()
   /** Counts what this window has changed, so that a look at the box that has been overtaken is not believed. */
   #changes = 0
   #sending = false
@@ -113,6 +115,7 @@ export class JobSession extends Observable<SessionState> {
     }
     this.#document = next.value
     this.#pending = [...this.#pending, edit]
+    this.#answered.delete(edit.id)
     this.#changes++
     void this.#keep(edit)
     void this.#flush()
@@ -166,7 +169,7 @@ export class JobSession extends Observable<SessionState> {
   /** Stands as the box has it: what all windows have done, and what of this one found no room there. */
   #takeIn({ job, things }: Lying) {
     if (job && job.document.version === 2 && job.revision > this.#base.revision) this.#base = job
-    const edits = editsIn(things)
+    const edits = editsIn(things).filter(({ id }) => !this.#answered.has(id))
     const there = new Set(idsOf(edits))
     this.#putOnTop([...edits, ...this.#pending.filter(({ id }) => this.#loose.has(id) && !there.has(id))])
   }
@@ -218,7 +221,9 @@ export class JobSession extends Observable<SessionState> {
     const rest = this.#pending.filter(({ id }) => !gone.includes(id))
     if (document === this.#on) this.#pending = rest
     else this.#putOnTop(rest)
-    await this.box.settle(this.id, { is: this.#base, gone }).catch(() => undefined)
+    await this.box.settle(this.id, { is: this.#base, gone }).catch(() => {
+      for (const id of gone) this.#answered.add(id)
+    })
   }
 
   /** @returns whether to go on with the rest at once */
@@ -272,7 +277,7 @@ export class JobSession extends Observable<SessionState> {
     this.#changes++
     this.#loose.delete(edit.id)
     this.#putOnTop(this.#pending.filter(({ id }) => id !== edit.id))
-    await layAside(this.box, this.id, { id: edit.id, why, what: 'edit', of: edit })
+    if (!(await layAside(this.box, this.id, { id: edit.id, why, what: 'edit', of: edit }))) this.#answered.add(edit.id)
     this.notice(says)
   }
 

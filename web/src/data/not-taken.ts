@@ -31,10 +31,18 @@ export async function lookNotTaken(box: Outbox, job: string): Promise<void> {
   useNotTaken.setState({ [job]: all })
 }
 
-/** Lays it where it can be read, sent again, or let go: nothing that was typed goes without somebody having said so. */
-export async function layAside(box: Outbox, job: string, one: NotTaken): Promise<void> {
-  await box.put(job, [one]).catch(() => shownOnly.set(`${job}/${one.id}`, one))
+/**
+ * Lays it where it can be read, sent again, or let go: nothing that was typed goes without somebody having said so.
+ * @returns whether it lies in the box now; where that had no room, it is only shown
+ */
+export async function layAside(box: Outbox, job: string, one: NotTaken): Promise<boolean> {
+  const lies = await box.put(job, [one]).then(
+    () => true,
+    () => false,
+  )
+  if (!lies) shownOnly.set(`${job}/${one.id}`, one)
   await lookNotTaken(box, job)
+  return lies
 }
 
 /** It lies in the box anew, to be sent. */

@@ -6,7 +6,8 @@ import { chanceOf, drawn, slips } from '../../core/src/testing/slips.ts'
 
 /**
  * Measures the tracing of walls whose conductors nobody followed: how many loose ends are certain, whether any certain one
- * is wrong, before and after the rounds of readings with one supply off, and how many beeps settle the rest beside the fewest. `npm run bench -- deduce [--draws N] [--json]`.
+ * is wrong, before and after the rounds of readings with one supply off, and how many beeps settle the rest beside the
+ * fewest. `npm run bench -- deduce [--draws N] [--json]`.
  */
 const { values } = parseArgs({
   options: { draws: { type: 'string', default: '3' }, json: { type: 'boolean', default: false } },

@@ -1,16 +1,14 @@
-import { endKey, isJoint } from '../compare/pairing.ts'
+import { isJoint } from '../compare/pairing.ts'
 import { feedsOf } from '../feeds/feeds.ts'
 import { bring, DEAD } from '../find/stand.ts'
 import type { Job } from '../job/schema.ts'
+import { DEAD_VOLTS } from '../meter/limits.ts'
 import { read } from '../meter/meter.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { kindOf } from '../parts/index.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { APART } from './facts.ts'
 import type { Joining } from './joinings.ts'
-
-/** The most volts at a point that is dead. */
-const DEAD_VOLTS = 1
+import { pointOf } from './nodes.ts'
 
 /** A wall with everything dead, as an ohmmeter finds it; ends that nobody followed lead nowhere. */
 export class DeadWall {
@@ -78,17 +76,7 @@ export class DeadWall {
     return found
   }
 
-  /** Any way of a joint is as good as another. */
   #node(name: string): number | undefined {
-    const [part = '', terminal = ''] = name.split('.')
-    const at =
-      terminal === '*' ? Object.keys(kindOf(this.#job.parts[part] ?? { kind: '' })?.terminals ?? {})[0] : terminal
-    return this.#bench.netlist.nodeOf.get(`${part}.${at}`)
+    return this.#bench.netlist.nodeOf.get(pointOf(this.#job, name))
   }
 }
-
-/** Every node of a wall that bears a conductor. */
-export const nodesOf = (job: Job): string[] =>
-  [...new Set(Object.values(job.wires).flatMap(({ from, to }) => [endKey(job, from), endKey(job, to)]))].filter(
-    (node) => !isJoint(job, node) || node.endsWith('.*'),
-  )

@@ -3,8 +3,9 @@ import type { Job } from '../job/schema.ts'
 import { type Entry, inOrder } from '../record/entry.ts'
 import { type Found, takenBack } from '../record/found.ts'
 import { Joined } from './joined.ts'
-import { type Level, levelsIn, nodeAt } from './levels.ts'
+import { type Level, levelsIn } from './levels.ts'
 import { type LooseEnd, leadColour, looseEnds } from './loose-ends.ts'
+import { nodeAt } from './nodes.ts'
 
 /** Ohms up to which two points are one by copper, and from which they are not. */
 const ONE = 1

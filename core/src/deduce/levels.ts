@@ -1,9 +1,8 @@
-import { endKey } from '../compare/pairing.ts'
 import type { Job } from '../job/schema.ts'
-import { kindOf } from '../parts/index.ts'
 import type { Entry } from '../record/entry.ts'
 import type { Stand } from '../record/stand.ts'
 import type { Joined } from './joined.ts'
+import { nodeAt } from './nodes.ts'
 
 /** Volts at a node, everything on, or something switched off. */
 export interface Level {
@@ -79,10 +78,4 @@ export function agrees(levels: readonly Level[], copper: Joined): boolean {
     ranges.set(key, { low: Math.min(low, volts), high: Math.max(high, volts) })
     return !differ(low, volts) && !differ(high, volts)
   })
-}
-
-/** The node of a wall at which a lead lies: `V2.m1`, or a whole joint. */
-export function nodeAt(job: Job, point: string): string | undefined {
-  const [part = '', terminal = ''] = point.split('.')
-  return job.parts[part] && kindOf(job.parts[part])?.terminals[terminal] && endKey(job, { part, terminal })
 }

@@ -1,6 +1,7 @@
 import { feedsOf } from '../feeds/feeds.ts'
 import { atLine } from '../find/ask.ts'
 import type { Job, Wire } from '../job/schema.ts'
+import { LOW_VOLTS } from '../meter/limits.ts'
 import { read } from '../meter/meter.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
@@ -11,6 +12,7 @@ import { labelOf } from '../words/words.ts'
 import type { Candidate, Deduction } from './deduce.ts'
 import type { WallFacts } from './facts.ts'
 import { differ, howOf } from './levels.ts'
+import { pointOf } from './nodes.ts'
 
 /** Something that opens by hand and takes the power from what lies behind it: a switch, a breaker, a fuse that comes out. */
 export interface Opener {
@@ -19,6 +21,8 @@ export interface Opener {
   readonly value: boolean
   /** `CB1 off`, `F1 out`. */
   readonly says: string
+  /** A fuse, that is drawn and put back with the supply off. */
+  readonly comesOut: boolean
 }
 
 /** Points to read one after the other, with one thing switched off, or nothing: those that differ are not one. */
@@ -38,8 +42,10 @@ export function openersOf(job: Job): Opener[] {
     const kind = kindOf(installed)
     if (!kind || (!isIsolator({ kind }) && kind.class !== 'protection')) continue
     const { closed, blown } = kind.roles ?? {}
-    if (closed !== undefined) found.push({ part, state: closed, value: false, says: `${labelOf(job, part)} off` })
-    else if (blown !== undefined) found.push({ part, state: blown, value: true, says: `${labelOf(job, part)} out` })
+    if (closed !== undefined)
+      found.push({ part, state: closed, value: false, says: `${labelOf(job, part)} off`, comesOut: false })
+    else if (blown !== undefined)
+      found.push({ part, state: blown, value: true, says: `${labelOf(job, part)} out`, comesOut: true })
   }
   return found
 }
@@ -49,9 +55,6 @@ export const standOfRound = (job: Job, off: Opener | undefined): Stand => ({
   calls: Object.fromEntries(Object.keys(job.zones).map((zone) => [zone, { on: false }])),
   ...(off ? { hands: [{ part: off.part, state: off.state, value: off.value }] } : {}),
 })
-
-/** The most that counts as low voltage here, volts. */
-const LOW = 50
 
 /** Less than this is not worth the way to a switch. */
 const LEAST = 0.5
@@ -85,7 +88,7 @@ export function nextRound(job: Job, { open, ends }: Deduction, { levels }: WallF
       const told = groups.map(({ nodes, candidates }) => {
         if (nodes.every((node) => done.has(`${how}\n${node}`))) return { nodes, bits: 0 }
         const volts = nodes.map((node) => voltsAt(bench, job, node, to))
-        if (volts.some((one) => Math.abs(one) > LOW)) for (const node of nodes) line.add(node)
+        if (volts.some((one) => Math.abs(one) > LOW_VOLTS)) for (const node of nodes) line.add(node)
         return { nodes, bits: candidates.length > 0 ? bitsOf(candidates, volts) : bitsOfPairing(volts) }
       })
       const bits = told.reduce((sum, one) => sum + one.bits, 0)
@@ -123,12 +126,6 @@ const fits = ({ parts }: Candidate, volts: readonly number[]): boolean =>
 export function voltsAt(bench: Simulation, job: Job, node: string, to: string): number {
   const [from, back] = [node, to].map((at) => bench.netlist.nodeOf.get(pointOf(job, at)))
   return from === undefined || back === undefined ? 0 : (read(bench, 'loz', from, back).value ?? 0)
-}
-
-/** A terminal of a node: any way of a joint is as good as another. */
-export function pointOf(job: Job, node: string): string {
-  const [part = '', terminal = ''] = node.split('.')
-  return terminal === '*' ? `${part}.${Object.keys(kindOf(job.parts[part]!)?.terminals ?? {})[0]}` : node
 }
 
 function isAtLine(job: Job, node: string): boolean {

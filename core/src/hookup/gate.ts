@@ -1,4 +1,5 @@
 import type { Document } from '../job/schema.ts'
+import { DEAD_VOLTS } from '../meter/limits.ts'
 import type { Entry } from '../record/entry.ts'
 import { inOrder } from '../record/entry.ts'
 import { foundOf, takenBack } from '../record/found.ts'
@@ -67,9 +68,6 @@ export function gateOf(
     return say(false, left.length === 1 ? 'One point was not tested.' : `${left.length} points were not tested.`)
   return say(true, `Off, locked by ${locks.join(' and ')}, proven dead by ${proven.by}.`)
 }
-
-/** The most volts at a point that is dead. */
-const DEAD_VOLTS = 1
 
 /** Does what was typed for a point say that it is dead? A reading of nothing, or up to a volt; words and blanks do not. */
 export function isDead(shows: string): boolean {

@@ -1,6 +1,7 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
+import { DEAD_VOLTS } from '../meter/limits.ts'
 import { openingMode } from '../meter/opening-mode.ts'
 import { pointInWords } from '../words/words.ts'
 import { type ProvenPlant, plantOf } from './plant.ts'
@@ -10,8 +11,6 @@ import type { ExpectedReading } from './step.ts'
 /** Earth is continuous up to this, ohms; circuits are apart from here on. */
 const EARTHED = 1
 const APART = 20e3
-/** A dead point shows no more than this. */
-const DEAD_VOLTS = 1
 
 const isLine = (part: InstalledPart, terminal: string) => part.kind.terminals[terminal]?.circuit === 'line voltage'
 

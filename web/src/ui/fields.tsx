@@ -157,7 +157,7 @@ export function Tick({
         type="checkbox"
         checked={checked}
         onChange={(e) => onChange(e.target.checked)}
-        className="size-6 accent-ink"
+        className="size-6 shrink-0 accent-ink"
       />
       {label}
     </label>

@@ -1,13 +1,11 @@
 import type { Job } from '../../job/schema.ts'
 import type { Strip } from '../../loops/strip.ts'
+import { LOW_VOLTS } from '../../meter/limits.ts'
 import { probe, read } from '../../meter/meter.ts'
 import { kindOf } from '../../parts/index.ts'
 import { pairInWords } from '../../words/words.ts'
 import { type Ask, type AskKind, atLine, type Plant } from '../ask.ts'
 import { MINUTES, readingMinutes } from '../minutes.ts'
-
-/** The most that counts as low voltage here, volts. */
-const LOW = 50
 
 /**
  * Volts along the loops, from each terminal to the loop's return, on a meter of low impedance. Where a terminal of the loop is at
@@ -32,7 +30,7 @@ export const volts: AskKind = {
 /** Low voltage or a call loop, along its whole way: no terminal of it stands at line voltage. */
 export const isLow = (strip: Strip, job: Job): boolean =>
   (strip.circuit === 'low voltage' || strip.circuit === 'call') &&
-  strip.healthyVolts <= LOW &&
+  strip.healthyVolts <= LOW_VOLTS &&
   pointsOf(strip).every(
     ({ part, terminal }) => kindOf(job.parts[part]!)?.terminals[terminal]?.circuit !== 'line voltage',
   )

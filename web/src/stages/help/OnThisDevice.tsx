@@ -23,7 +23,7 @@ export function OnThisDevice() {
   return (
     <div className="grid justify-items-start gap-2">
       <p>
-        {counted(jobs.length, 'job opens', 'jobs open')} here without signal.{' '}
+        {counted(jobs.filter(({ document }) => document).length, 'job lies', 'jobs lie')} here as last seen.{' '}
         {waits === 0 ? 'Nothing waits to be sent.' : `${counted(waits, 'thing waits', 'things wait')} to be sent.`}
       </p>
       {room?.used !== undefined && room.most !== undefined && (

@@ -139,7 +139,12 @@ function Tracer({ traced }: { traced: Traced | undefined }) {
         <GateCard job={plan} gate={gate} folded />
         {traced && <BeepCard traced={traced} job={job} shut={!gate.open} />}
         {traced?.round && (
-          <SourcesCard key={`${traced.round.off?.part} ${traced.round.to}`} round={traced.round} job={job} />
+          <SourcesCard
+            key={`${traced.round.off?.part} ${traced.round.to}`}
+            round={traced.round}
+            job={job}
+            off={gate.off}
+          />
         )}
         {traced && <Odd traced={traced} />}
       </div>

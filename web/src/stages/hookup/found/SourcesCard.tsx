@@ -9,8 +9,10 @@ import { pointAt } from './point.ts'
 /**
  * One thing switched off, nobody calling, and the points whose volts then part most: what differs is not one. Another way than
  * to measure ohms, for who may work on live terminals.
+ *
+ * @param off whether power is noted as off: then somebody’s lock may be on, and nothing here asks for it back
  */
-export function SourcesCard({ round, job }: { round: SourceRound; job: Job }) {
+export function SourcesCard({ round, job, off }: { round: SourceRound; job: Job; off: boolean }) {
   const { session } = useSession()
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [stands, setStands] = useState(false)
@@ -40,11 +42,18 @@ export function SourcesCard({ round, job }: { round: SourceRound; job: Job }) {
             ? 'Line voltage stands under these covers: only for who is licensed for it, one hand, fused leads with guarded tips, a tester that was just tried. Otherwise leave it and measure ohms, dead.'
             : 'Live terminals: one hand, and a tester that was just tried.'}
         </p>
-        <Tick
-          label={`${round.off ? `${round.off.says} and tagged; every` : 'Every'} thermostat turned down, all at rest`}
-          checked={stands}
-          onChange={setStands}
-        />
+        {round.off?.comesOut && <p>The fuse is drawn, and put back, with the supply off and proved dead.</p>}
+        {off ? (
+          <p className="font-semibold text-bad">
+            Power is noted as off. These are read with it on, once everybody’s lock is off and nobody has a hand in it.
+          </p>
+        ) : (
+          <Tick
+            label={`${round.off ? `${round.off.says} and tagged; every` : 'Every'} thermostat turned down, all at rest`}
+            checked={stands}
+            onChange={setStands}
+          />
+        )}
         <ul className="grid gap-1.5">
           {round.at.map(({ node }) => (
             <li key={node}>
@@ -54,7 +63,7 @@ export function SourcesCard({ round, job }: { round: SourceRound; job: Job }) {
                   <input
                     value={typed[node] ?? ''}
                     inputMode="decimal"
-                    disabled={!stands}
+                    disabled={!stands || off}
                     aria-invalid={wrong[node] !== undefined}
                     aria-label={`Volts at ${nodeInWords(job, node)}`}
                     onChange={({ target: { value } }) => setTyped({ ...typed, [node]: value })}
@@ -78,7 +87,7 @@ export function SourcesCard({ round, job }: { round: SourceRound; job: Job }) {
         </ul>
         <Button
           look="strong"
-          disabled={!stands || Object.values(typed).filter((text) => text.trim() !== '').length < 2}
+          disabled={!stands || off || Object.values(typed).filter((text) => text.trim() !== '').length < 2}
           onClick={keep}
           className="min-h-13"
         >

@@ -343,9 +343,12 @@ it('the wall is coloured by what conductors carry, with a key to it, and again a
   const colour = async () => {
     await window.press('::-p-xpath(//button[starts-with(., "Layers")])')
     await window.press('::-p-xpath(//*[@role="menuitemcheckbox"][.="Coloured by circuit"])')
+    await window.page.waitForFunction(() => !document.querySelector('[role="menu"]'))
   }
   await colour()
-  await window.page.waitForSelector('ul[aria-label="Colours by circuit"]')
+  await window.find('button', 'Layers, by circuit')
+  // Its key is in the menu, and on paper.
+  expect(await window.page.$$eval('ul[aria-label="Colours by circuit"] li', (all) => all.length)).toBe(6)
   const carried = await inks()
   expect(carried.toSorted()).toEqual(
     expect.arrayContaining([
@@ -356,8 +359,6 @@ it('the wall is coloured by what conductors carry, with a key to it, and again a
     ]),
   )
   expect(carried.some((ink) => ink.startsWith('#'))).toBe(false)
-  // The menu has to be gone before it can be opened again.
-  await window.page.waitForFunction(() => !document.querySelector('[role="menu"]'))
   await colour()
   await window.page.waitForFunction(() => !document.querySelector('ul[aria-label="Colours by circuit"]'))
   expect((await inks()).toSorted()).toEqual(insulation.toSorted())

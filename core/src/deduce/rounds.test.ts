@@ -9,6 +9,7 @@ import { Joined } from './joined.ts'
 import { agrees, apartBy, differ, type Level } from './levels.ts'
 import { openersOf, standOfRound } from './rounds.ts'
 import { roundFor, tracingOf } from './tracing.ts'
+import { nodeInWords } from './words.ts'
 
 const kestrel = () => demoJobs['kestrel-point']!()
 /** The black conductors of the boiler room nobody followed: supply, breaker, isolator, boiler. */
@@ -246,4 +247,15 @@ describe('a beep', () => {
     expect(beep).toMatchObject({ mayBeLive: false })
     expect([beep!.from, beep!.to].toSorted()).not.toContain('CB1.in')
   })
+})
+
+it('of two terminals with one marking each is told by what it is for; others by their marking alone, a joint by its name', () => {
+  const wall = kestrel()
+  const [fed, back] = ['B1.t1', 'B1.t2'].map((node) => nodeInWords(wall, node))
+  expect([fed, back]).toEqual(['Boiler T (call, fed)', 'Boiler T (call, return)'])
+  expect(nodeInWords(wall, 'V2.m1')).toBe('Valve 2 M1')
+  expect(nodeInWords(wall, 'S8.*')).toBe('Splice S8')
+  // Where somebody has written what is printed there, and it differs, that is enough.
+  wall.parts.B1!.markings = { t1: 'T1', t2: 'T2' }
+  expect(nodeInWords(wall, 'B1.t1')).toBe('Boiler T1')
 })

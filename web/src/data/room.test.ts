@@ -1,5 +1,5 @@
 import { afterEach, expect, it, vi } from 'vitest'
-import { askToKeep, LITTLE, roomNow, warnsOf } from './room.ts'
+import { askToKeep, LITTLE, roomNow, sizeOf, warnsOf } from './room.ts'
 
 afterEach(() => vi.unstubAllGlobals())
 const has = (storage: object | undefined) => vi.stubGlobal('navigator', { storage })
@@ -23,6 +23,18 @@ it('knows nothing where the browser says nothing, or is not allowed to', async (
 it('a browser that promises has promised', async () => {
   has({ persist: async () => true })
   expect(await askToKeep()).toBe(true)
+})
+
+it('says sizes in the unit a hand would take', () => {
+  expect([0, 40_564, 99_940_000, 100_000_000, 999_400_000, 1e9, 10_737_000_000].map(sizeOf)).toEqual([
+    '0.0 MB',
+    '0.0 MB',
+    '99.9 MB',
+    '100 MB',
+    '999 MB',
+    '1.0 GB',
+    '10.7 GB',
+  ])
 })
 
 it('warns where little is left, and not a byte sooner', () => {

@@ -26,6 +26,13 @@ export async function askToKeep(): Promise<boolean> {
   return (await storage?.persist?.().catch(() => false)) ?? false
 }
 
+/** So many bytes, as a hand would say it. @example sizeOf(10_737_000_000) // '10.7 GB' */
+export const sizeOf = (bytes: number): string => {
+  const [unit, name] = bytes >= 1e9 ? [1e9, 'GB'] : [1e6, 'MB']
+  const many = bytes / unit
+  return `${many.toFixed(many < 100 ? 1 : 0)} ${name}`
+}
+
 /** A word of warning where little room is left. */
 export function warnsOf({ used, most }: Room): string | undefined {
   if (used === undefined || most === undefined || most - used >= LITTLE) return undefined

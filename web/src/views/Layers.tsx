@@ -1,8 +1,8 @@
-import { type Job, LAYERS, layersOf } from '@civil-lantern/core'
+import { type Job, LAYERS, type Layer, layersOf } from '@civil-lantern/core'
 import { useMemo } from 'react'
 import { useWorkspace } from '../data/workspace.ts'
 import { Menu, MenuLine, MenuTick } from '../ui/menu.tsx'
-import { brightIn, dimmedInWords, layerHue, layerNames } from './layers.ts'
+import { brightIn, dimmedInWords, layerHue, layerNames, layersInWords } from './layers.ts'
 
 /** What a layer that stepped back is drawn with. */
 export const FAINT = 0.16
@@ -14,12 +14,15 @@ export function LayersMenu({ className, colours = false }: { className: string; 
   const dim = useWorkspace((w) => w.dim)
   return (
     <Menu
-      trigger={dimmed.size === 0 ? 'Layers' : `Layers, ${dimmed.size} dimmed`}
+      trigger={layersInWords(dimmed, colours && byCircuit)}
       className={`no-print ${className} ${dimmed.size > 0 ? 'bg-ink text-paper' : ''}`}
     >
       {LAYERS.map((layer) => (
         <MenuTick key={layer} on={!dimmed.has(layer)} change={() => dim(layer)}>
-          {layerNames[layer]}
+          <span className="flex items-center gap-2.5">
+            {colours && byCircuit && <Ink layer={layer} />}
+            {layerNames[layer]}
+          </span>
         </MenuTick>
       ))}
       {colours && (
@@ -40,15 +43,23 @@ export function DimmedNote({ className = '' }: { className?: string }) {
   return dimmed.size === 0 ? null : <p className={`text-soft ${className}`}>{dimmedInWords(dimmed)}</p>
 }
 
-/** What the colours mean while conductors are coloured by circuit; nothing while they are as their insulation is. */
+/** A stroke in the colour of a layer. */
+const Ink = ({ layer }: { layer: Layer }) => (
+  <span aria-hidden className="inline-block h-1 w-6 shrink-0 rounded-full" style={{ background: layerHue(layer) }} />
+)
+
+/**
+ * What the colours mean while conductors are coloured by circuit, for paper: on the screen the menu of the layers says it, and
+ * the wall keeps its room.
+ */
 export function CircuitColours({ className = '' }: { className?: string }) {
   const byCircuit = useWorkspace((w) => w.byCircuit)
   if (!byCircuit) return null
   return (
-    <ul aria-label="Colours by circuit" className={`flex flex-wrap gap-x-4 gap-y-0.5 ${className}`}>
+    <ul aria-label="Colours by circuit" className={`hidden flex-wrap gap-x-4 gap-y-0.5 print:flex ${className}`}>
       {LAYERS.map((layer) => (
         <li key={layer} className="flex items-center gap-1.5">
-          <span aria-hidden className="h-1 w-6 rounded-full" style={{ background: layerHue(layer) }} />
+          <Ink layer={layer} />
           {layerNames[layer]}
         </li>
       ))}

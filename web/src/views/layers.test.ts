@@ -3,7 +3,7 @@ import { resolve } from 'node:path'
 import { LAYERS, type Layer } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
 import { toggled } from '../data/workspace.ts'
-import { brightIn, dimmedInWords, layerHue } from './layers.ts'
+import { brightIn, dimmedInWords, layerHue, layersInWords } from './layers.ts'
 
 const wires = { a: {}, b: {}, c: {} } as never
 const layers = { a: 'earth', b: 'call' } as const
@@ -20,6 +20,14 @@ it('a layer is dimmed by one touch and comes again by the next; the print says w
   expect([...toggled(once, 'earth')]).toEqual([])
   expect(dimmedInWords(new Set())).toBe('')
   expect(dimmedInWords(toggled(once, 'return'))).toBe('Dimmed here: earth, neutral and common.')
+})
+
+it('the button says how many are dimmed and whether colours go by circuit', () => {
+  const two = new Set<Layer>(['earth', 'call'])
+  expect(layersInWords(new Set(), false)).toBe('Layers')
+  expect(layersInWords(two, false)).toBe('Layers, 2 dimmed')
+  expect(layersInWords(new Set(), true)).toBe('Layers, by circuit')
+  expect(layersInWords(two, true)).toBe('Layers, 2 dimmed, by circuit')
 })
 
 it('each layer has a colour of its own in every theme; what is of none is drawn as a word would be', () => {

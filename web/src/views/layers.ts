@@ -23,6 +23,10 @@ export const brightIn = (
     ? undefined
     : new Set(Object.keys(wires).filter((id) => layers[id] === undefined || !dimmed.has(layers[id])))
 
+/** What the button of the layers says of how they are drawn. */
+export const layersInWords = (dimmed: ReadonlySet<Layer>, byCircuit: boolean): string =>
+  ['Layers', ...(dimmed.size > 0 ? [`${dimmed.size} dimmed`] : []), ...(byCircuit ? ['by circuit'] : [])].join(', ')
+
 /** What a print says of the layers that are dimmed on it. */
 export const dimmedInWords = (dimmed: ReadonlySet<Layer>): string =>
   dimmed.size === 0 ? '' : `Dimmed here: ${[...dimmed].map((layer) => layerNames[layer].toLowerCase()).join(', ')}.`

@@ -2,10 +2,9 @@ import { useEffect, useState } from 'react'
 import { outbox } from '../../data/browser-outbox.ts'
 import type { Tally } from '../../data/outbox.ts'
 import { usePhotosWaiting } from '../../data/photos.ts'
-import { askToKeep, type Room, roomNow, warnsOf } from '../../data/room.ts'
+import { askToKeep, type Room, roomNow, sizeOf, warnsOf } from '../../data/room.ts'
 import { Button } from '../../ui/controls.tsx'
 
-const megabytes = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`
 
 /** What lies in this browser, how much room it has, and whether it may clear it. */
@@ -28,7 +27,7 @@ export function OnThisDevice() {
       </p>
       {room?.used !== undefined && room.most !== undefined && (
         <p>
-          {megabytes(room.used)} of {megabytes(room.most)} are taken.
+          {sizeOf(room.used)} of {sizeOf(room.most)} are taken.
         </p>
       )}
       {warns && <p className="font-semibold text-bad">{warns}</p>}
@@ -40,8 +39,8 @@ export function OnThisDevice() {
         <>
           <p>
             {asked
-              ? 'It has not promised: short of room it may clear what lies here. Put the program on the home screen, then ask again.'
-              : 'Short of room it may clear what lies here, unless it is asked not to.'}
+              ? 'It has not promised: short of room this browser may clear what lies here. Put the program on the home screen, then ask again.'
+              : 'Short of room this browser may clear what lies here, unless it is asked not to.'}
           </p>
           <Button
             onClick={async () => {

@@ -20,18 +20,26 @@ export function Picture({
   paper?: boolean
   className?: string
 }) {
+  /** Nothing until this device was looked through, and an empty word where it does not lie here. */
   const [here, setHere] = useState<string>()
   const [missing, setMissing] = useState(false)
   useEffect(() => {
     let url: string | undefined
-    void photoHere(file).then((blob) => {
-      if (blob) setHere((url = URL.createObjectURL(blob)))
-    })
+    let wanted = true
+    void photoHere(file)
+      .catch(() => undefined)
+      .then((blob) => {
+        if (!wanted) return
+        url = blob && URL.createObjectURL(blob)
+        setHere(url ?? '')
+      })
     return () => {
+      wanted = false
       if (url) URL.revokeObjectURL(url)
     }
   }, [file])
-  const from = here ?? `/api/jobs/${job}/photos/${file}`
+  if (here === undefined) return null
+  const from = here || `/api/jobs/${job}/photos/${file}`
   if (paper)
     return (
       <a

@@ -134,7 +134,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
         aria-label="Wall"
         className="grid min-h-[380px] grow grid-rows-[auto_minmax(0,1fr)] overflow-hidden rounded-card border border-line bg-card"
       >
-        <div>
+        <div className="min-w-0">
           <WallTools
             job={job}
             folds={folds}
@@ -158,7 +158,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
               void (way === 'in' ? flow.zoomIn() : flow.zoomOut())
             }}
           />
-          <CircuitColours className="border-line border-b px-3 py-1" />
+          <CircuitColours className="px-3 py-1" />
         </div>
         <div
           className={`wall relative ${far ? 'wall-far' : ''} ${moving ? 'wall-moving' : ''}`}

@@ -1,4 +1,5 @@
 import { intentOf, servesNow } from '../intent/intent.ts'
+import { valvesOf } from '../job/zones.ts'
 import { wayOf } from '../loops/way.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
@@ -41,7 +42,7 @@ export const backFeed: Rule = {
         })
       }
       for (const valve of standing.open) {
-        const owner = Object.entries(job.zones).find(([, one]) => one.valve === valve)
+        const owner = Object.entries(job.zones).find(([, one]) => valvesOf(one).includes(valve))
         if (none.open.has(valve) || !owner || owner[0] === id) continue
         found.push({
           severity: 'fails',

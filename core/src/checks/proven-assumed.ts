@@ -4,7 +4,7 @@ export const provenAssumed: Rule = {
   id: 'proven-assumed',
   name: 'Opening is proven by a switch',
   check: ({ job, simulation }) =>
-    Object.values(job.zones).flatMap(({ valve, relay, name }): Found[] => {
+    Object.values(job.zones).flatMap(({ valve, alsoValves = [], relay, name }): Found[] => {
       const kind = valve ? simulation.netlist.parts.get(valve)?.kind : undefined
       const boilers = [...simulation.netlist.parts.values()].some((part) => part.kind.roles?.told)
       if (!valve || !kind || kind.hookup?.proof || kind.hookup?.position || !boilers) return []
@@ -12,7 +12,7 @@ export const provenAssumed: Rule = {
       return [
         {
           severity: 'tidy',
-          at: [{ part: valve }, ...(relay ? [{ part: relay }] : [])],
+          at: [valve, ...alsoValves, ...(relay ? [relay] : [])].map((part) => ({ part })),
           says: `${name}: opening is assumed, not proven.`,
           why: 'The valve has no switch: a stuck one still fires the boiler.',
           remedy: 'Allowed. A valve with an end switch would prove it.',

@@ -4,7 +4,9 @@ import type { Station } from '../loops/unroll.ts'
 
 /** Every strip of a job, zones first. */
 export const allStrips = ({ zones, shared }: Loops): Strip[] => [
-  ...zones.flatMap(({ valve, call, standIn }) => [valve, call, standIn].filter((strip) => strip !== undefined)),
+  ...zones.flatMap(({ valve, also = [], call, standIn }) =>
+    [valve, ...also, call, standIn].filter((strip) => strip !== undefined),
+  ),
   ...shared,
 ]
 

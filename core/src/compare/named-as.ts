@@ -1,5 +1,6 @@
 import { freshId } from '../job/fresh-id.ts'
-import type { Job, Zone } from '../job/schema.ts'
+import type { Job } from '../job/schema.ts'
+import { withParts } from '../job/zones.ts'
 import { compare } from './compare.ts'
 
 const stem = (id: string) => id.replace(/\d+$/, '')
@@ -48,14 +49,7 @@ export function namedAs(was: Job, is: Job): Job {
       label: was.wires[name]?.label ?? name.replace(/^\D+/, ''),
     })),
   })
-  const zones = Object.fromEntries(
-    Object.entries(is.zones).map(([id, zone]) => {
-      const own: Partial<Zone> = {}
-      for (const what of ['thermostat', 'valve', 'relay', 'pump'] as const)
-        if (zone[what] !== undefined) own[what] = part(zone[what])
-      return [id, { ...zone, ...own }]
-    }),
-  )
+  const zones = Object.fromEntries(Object.entries(is.zones).map(([id, zone]) => [id, withParts(zone, part)]))
   return { ...is, ...circuit(is), zones, wired: is.wired && circuit(is.wired) }
 }
 

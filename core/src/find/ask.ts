@@ -72,7 +72,8 @@ export interface Wall {
   readonly bench: Simulation
   readonly job: Job
   readonly wrong: readonly Supposition[]
-  /** Zones that get warm as it stands. */
+  /** Valves behind which the pipe gets warm as it stands, and zones for which all of them do. */
+  readonly warm: ReadonlySet<string>
   readonly heats: ReadonlySet<string>
 }
 

@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
-import { kindOf } from '../parts/index.ts'
+import { kindOf, terminalsInOrder } from '../parts/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 
 /** Parts whose leads nobody exchanges without noticing at once, or that carry line only. */
@@ -29,7 +29,7 @@ export function exchangesOf(job: Job): Supposition[] {
   for (const [part] of landed) {
     const kind = kindOf(job.parts[part] ?? { kind: '' })
     if (!kind || NOT.has(kind.class)) continue
-    const order = Object.keys(kind.terminals)
+    const order = terminalsInOrder(job.parts[part]!)
     const terminals = worksAt(part).sort((a, b) => order.indexOf(a) - order.indexOf(b))
     // Where many stand in a row, a lead is taken for one beside it and not for one at the other end. Line and low voltage are in
     // boxes, or behind barriers, of their own.

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { valvesOf } from '../job/zones.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import type { Supposition } from '../suppose/supposition.ts'
@@ -6,7 +7,7 @@ import { type Ask, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { bring, calling, NOBODY, type Stand, standKey } from './stand.ts'
 import { repairedBy } from './suspects.ts'
-import { heatsIn } from './table.ts'
+import { warmthIn } from './table.ts'
 
 /**
  * A plant with something wrong that nobody is told: it answers what is asked of it, as a wall would, a little off.
@@ -62,8 +63,9 @@ export class StandInWall {
   get isWell(): boolean {
     const zones = Object.keys(this.job.zones)
     const { bench } = this.#in(NOBODY)
-    const shut = zones.every((zone) => {
-      const valve = bench.netlist.parts.get(this.job.zones[zone]!.valve ?? '')
+    const valves = zones.flatMap((zone) => valvesOf(this.job.zones[zone]!))
+    const shut = valves.every((id) => {
+      const valve = bench.netlist.parts.get(id)
       return valve === undefined || valve.kind.stays || openingOf(valve, bench.stateOf(valve.id)) < 0.3
     })
     return shut && !this.runsUncalled && zones.every((zone) => this.alwaysHeats(zone))
@@ -91,7 +93,7 @@ export class StandInWall {
     const bench = benchWith(this.job, [...this.#figures, ...as])
     bench.settle()
     bring(bench, this.job, stand)
-    const wall = { bench, job: this.job, wrong: this.#wrong, heats: heatsIn(bench, this.job) }
+    const wall = { bench, job: this.job, wrong: this.#wrong, ...warmthIn(bench, this.job) }
     this.#stood.set(key, wall)
     return wall
   }

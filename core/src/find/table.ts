@@ -1,13 +1,13 @@
 import { intentOf } from '../intent/intent.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf, inPattern, reshaped } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { type Ask, type AskForm, readIn, type Shown } from './ask.ts'
+import { type Ask, type AskForm, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { SUPPLY } from './likelihood.ts'
 import { bring, type Stand } from './stand.ts'
@@ -72,7 +72,7 @@ export function* tableOf(
     bench.alter(alterationsOf(job, wrong))
     bench.settle()
     bring(bench, job, stand)
-    const wall = { bench, job, wrong, heats: heatsIn(bench, job) }
+    const wall = { bench, job, wrong, ...warmthIn(bench, job) }
     const shows = asks.map((ask) => askKind(ask.ask).shows(wall, ask))
     bench.alter(alterationsOf(job, base))
     bench.back(mark)
@@ -84,7 +84,7 @@ export function* tableOf(
     const shaped = reshaped(job, wrong)
     own.settle()
     bring(own, shaped, stand)
-    const wall = { bench: own, job: shaped, wrong, heats: heatsIn(own, shaped) }
+    const wall = { bench: own, job: shaped, wrong, ...warmthIn(own, shaped) }
     return { shows: asks.map((ask) => askKind(ask.ask).shows(wall, ask)), heats: wall.heats }
   }
   for (const { id, suppositions, goes } of suspects) {
@@ -110,7 +110,8 @@ export function* tableOf(
   const well = rows.get(WELL)?.[0]
   for (const { id, suppositions, goes } of suspects) {
     if (goes === undefined || !well) continue
-    const wall = { bench, job, wrong: [...base, ...suppositions], heats: well.heats }
+    // What a hand finds asks for no warmth of a pipe.
+    const wall: Wall = { bench, job, wrong: [...base, ...suppositions], heats: well.heats, warm: new Set() }
     const shows = asks.map((ask, column) => {
       const kind = askKind(ask.ask)
       return kind.byHand ? kind.shows(wall, ask) : well.shows[column]!
@@ -121,10 +122,10 @@ export function* tableOf(
 }
 
 /**
- * The zones that heat as a bench stands: valve open, boiler called, burner running, and a pump that is meant for the zone;
- * where none is, the boiler has one of its own.
+ * The valves that let warm water by as a bench stands: open, boiler called, burner running, and a pump that is meant for their
+ * zone; where none is, the boiler has one of its own.
  */
-export function heatsIn(bench: Simulation, job: Job): ReadonlySet<string> {
+function warmIn(bench: Simulation, job: Job): ReadonlySet<string> {
   const parts = [...bench.netlist.parts.values()]
   const with_ = (of: string, role: 'running' | 'told') =>
     parts.filter(({ kind }) => kind.class === of && kind.roles?.[role])
@@ -134,13 +135,22 @@ export function heatsIn(bench: Simulation, job: Job): ReadonlySet<string> {
   const intent = intentOf(job)
   if (!any(with_('boiler', 'told'), 'told') || !any(with_('burner', 'running'), 'running')) return new Set()
   return new Set(
-    zonesInOrder(job).flatMap(({ id, valve }) => {
-      const part = valve ? bench.netlist.parts.get(valve) : undefined
-      const open = part !== undefined && openingOf(part, bench.stateOf(part.id)) >= HEATS
-      const own = pumps.filter((pump) => intent.pumps.get(pump.id)?.zones.includes(id))
-      return open && any(own, 'running') ? [id] : []
+    zonesInOrder(job).flatMap((zone) => {
+      const own = pumps.filter((pump) => intent.pumps.get(pump.id)?.zones.includes(zone.id))
+      if (!any(own, 'running')) return []
+      return valvesOf(zone).filter((valve) => {
+        const part = bench.netlist.parts.get(valve)
+        return part !== undefined && openingOf(part, bench.stateOf(part.id)) >= HEATS
+      })
     }),
   )
+}
+
+/** What gets warm as a bench stands: the valves, and the zones for which every valve does. */
+export function warmthIn(bench: Simulation, job: Job): Pick<Wall, 'warm' | 'heats'> {
+  const warm = warmIn(bench, job)
+  const heats = zonesInOrder(job).filter((zone) => zone.valve && valvesOf(zone).every((valve) => warm.has(valve)))
+  return { warm, heats: new Set(heats.map(({ id }) => id)) }
 }
 
 /** A valve that stands open so far lets its room get warm. */

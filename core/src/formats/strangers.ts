@@ -36,6 +36,15 @@ function strangers({ parts, wires }: Circuit, where: string): Failure[] {
       })
       continue
     }
+    if (part.layout !== undefined && !kind.layouts?.some(({ name }) => name === part.layout))
+      found.push({
+        code: 'job/layout',
+        where: `${where}/parts/${id}/layout`,
+        says: `${id} has no layout "${part.layout}".`,
+        remedy: kind.layouts
+          ? `Name one it has: ${listed(kind.layouts.map(({ name }) => name))}.`
+          : 'Leave it out: the terminals of this kind lie one way only.',
+      })
     for (const figure of Object.keys(part.figures ?? {}))
       if (!Object.hasOwn(kind.figures, figure))
         found.push({

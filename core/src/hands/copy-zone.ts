@@ -1,7 +1,7 @@
 import { type Failure, fail, type Result, succeed } from '../job/failure.ts'
 import { freshId } from '../job/fresh-id.ts'
 import type { End, Job } from '../job/schema.ts'
-import { MOST_ZONES } from '../job/zones.ts'
+import { MOST_ZONES, partsOf, withParts } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { Nets } from '../plan/nets.ts'
 import { connectorOf } from '../schemes/connectors.ts'
@@ -44,14 +44,13 @@ export function copyZone(job: Job, zoneId: string): Result<{ name: string; recip
 /** Parts that serve this zone alone: those it names, and splices whose every conductor leads to them. */
 function ownParts(job: Job, zoneId: string): Set<string> {
   const zone = job.zones[zoneId]!
-  const shared = new Set(
-    Object.entries(job.zones).flatMap(([id, other]) =>
-      id === zoneId ? [] : [other.thermostat, other.valve, other.relay, other.pump],
-    ),
-  )
+  const shared = new Set(Object.entries(job.zones).flatMap(([id, other]) => (id === zoneId ? [] : partsOf(other))))
+  // A pump that a panel's own contact starts runs for whoever hangs on the panel.
+  for (const { from, to } of Object.values(job.wires))
+    if (zone.pump && [from, to].some(({ part }) => part === zone.pump))
+      for (const { part } of [from, to]) if (kindOf(job.parts[part]!)?.roles?.channels) shared.add(zone.pump)
   const own = new Set<string>()
-  for (const part of [zone.thermostat, zone.valve, zone.relay, zone.pump])
-    if (part && job.parts[part] && !shared.has(part)) own.add(part)
+  for (const part of partsOf(zone)) if (job.parts[part] && !shared.has(part)) own.add(part)
   if (own.size === 0) return own
   const nets = new Nets(job)
   for (const [id, part] of Object.entries(job.parts)) {
@@ -116,9 +115,9 @@ function panelChannels(job: Job, own: ReadonlySet<string>): Channels {
   return channels
 }
 
-/** `r2`, `v2p1`: the channel of a panel a terminal belongs to. */
+/** `r2`, `v2p1`, `h2`: the channel of a panel a terminal belongs to. */
 const channelOf = (terminal: string): number | undefined => {
-  const found = /^[rwc](\d)$|^v(\d)p\d$/.exec(terminal)
+  const found = /^[rwchb](\d)$|^v(\d)p\d$/.exec(terminal)
   return found ? Number(found[1] ?? found[2]) : undefined
 }
 
@@ -128,9 +127,10 @@ function copyInto(draft: Job, zoneId: string, name: string, own: ReadonlySet<str
   const twins = new Map<string, string>()
   for (const id of own) {
     const { at: _, ...part } = draft.parts[id]!
-    const stem = id.replace(/\d+$/, '')
+    // Further heads of a zone end in a letter: V1b beside V1.
+    const [, stem = id, letter = ''] = /^(\D+)\d+([a-z]?)$/.exec(id) ?? []
     const joint = kindOf(part)?.class === 'joint'
-    const wanted = joint ? freshId(draft.parts, 'S') : `${stem}${number}`
+    const wanted = joint ? freshId(draft.parts, 'S') : `${stem}${number}${letter}`
     const twin = wanted in draft.parts ? freshId(draft.parts, stem) : wanted
     const label = joint ? `Splice ${twin}` : relabelled(part.label, zone, number, name)
     draft.parts[twin] = { ...part, label }
@@ -163,12 +163,8 @@ function copyInto(draft: Job, zoneId: string, name: string, own: ReadonlySet<str
     const [from, to] = [far(rest.from), far(rest.to)]
     draft.wires[freshId(draft.wires, 'w')] = { ...rest, ...run, from, to, label }
   }
-  const { note: _, ...like } = zone
-  const roles = (['thermostat', 'valve', 'relay', 'pump'] as const).flatMap((role) => {
-    const part = zone[role]
-    return part ? [[role, twins.get(part) ?? part] as const] : []
-  })
-  draft.zones[freshId(draft.zones, 'zone')] = { ...like, ...Object.fromEntries(roles), number, name }
+  const { note: _, ...like } = withParts(zone, (part) => twins.get(part) ?? part)
+  draft.zones[freshId(draft.zones, 'zone')] = { ...like, number, name }
 }
 
 const key = ({ part, terminal }: End) => `${part}.${terminal}`
@@ -185,12 +181,11 @@ function freeTerminal(draft: Job, centre: string, taken: ReadonlySet<string>): E
   return { part, terminal: 't1' }
 }
 
-const relabelled = (label: string, zone: { number: number; name: string }, number: number, name: string) =>
-  label.includes(zone.name)
-    ? label.replace(zone.name, name).slice(0, 80)
-    : label.endsWith(` ${zone.number}`)
-      ? `${label.slice(0, -String(zone.number).length)}${number}`
-      : `${label}, ${number}`.slice(0, 80)
+function relabelled(label: string, zone: { number: number; name: string }, number: number, name: string): string {
+  if (label.includes(zone.name)) return label.replace(zone.name, name).slice(0, 80)
+  const [, before, last, letter] = /^(.* )(\d+)([a-z]?)$/.exec(label) ?? []
+  return Number(last) === zone.number ? `${before}${number}${letter}` : `${label}, ${number}`.slice(0, 80)
+}
 
 /** Where a conductor to a shared part goes: the same terminal of a screw, the next channel, or a way with room. */
 function sharedEnd(draft: Job, end: End, channels: Channels): End {

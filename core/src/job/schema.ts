@@ -9,6 +9,8 @@ import { type Static, Type } from 'typebox'
 
 export const FORMAT = 'civil-lantern/job'
 export const VERSION = 2
+/** The most heads a zone may have: what the two head terminals of one channel of a manifold's centre hold. */
+export const MOST_HEADS = 4
 
 const closed = { additionalProperties: false }
 const Id = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' })
@@ -17,6 +19,7 @@ const Text = Type.String({ maxLength: 4000 })
 const Name = Type.String({ minLength: 1, maxLength: 80 })
 const TerminalName = Type.String({ pattern: '^[a-z][a-z0-9]{0,15}$' })
 const FigureName = Type.String({ pattern: '^[a-z][A-Za-z0-9]{0,31}$' })
+const LayoutName = Type.String({ pattern: '^[a-z][a-z-]{0,31}$' })
 const byId = <T extends Type.TSchema>(value: T) =>
   Type.Record(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9_-]{0,47}$' }), value, { additionalProperties: false })
 
@@ -38,6 +41,8 @@ export const Zone = Type.Object(
     /** Intent: which parts are this zone's own. Written by the scheme, editable; wiring never implies it. */
     thermostat: Type.Optional(Id),
     valve: Type.Optional(Id),
+    /** Further valves that open with it: the other wax heads of a room with several loops. */
+    alsoValves: Type.Optional(Type.Array(Id, { minItems: 1, maxItems: MOST_HEADS - 1 })),
     relay: Type.Optional(Id),
     /** The pump that runs for this zone and not for all. */
     pump: Type.Optional(Id),
@@ -50,6 +55,8 @@ export const Zone = Type.Object(
     ownPump: Type.Optional(Type.Boolean()),
     /** Which output of the controller asks this zone's valve, where one does. */
     output: Type.Optional(Type.Integer({ minimum: 1, maximum: 8 })),
+    /** How many heads open for this zone, where it has several loops of a manifold; one where nothing is said. */
+    heads: Type.Optional(Type.Integer({ minimum: 1, maximum: MOST_HEADS })),
     /** Which transformer feeds it where they share the zones; the first where nothing is said. */
     transformer: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
     /** The signal a modulating valve follows. */
@@ -130,6 +137,8 @@ export const Part = Type.Object(
     /** What is printed at a terminal where it differs from the kind's usual marking. */
     markings: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 12 }), closed)),
     leadColours: Type.Optional(Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed)),
+    /** How its terminals lie, by the name of one of its kind's layouts; as usual where nothing is said. */
+    layout: Type.Optional(LayoutName),
     note: Type.Optional(Text),
   },
   closed,
@@ -168,7 +177,7 @@ export const Wire = Type.Object(
   closed,
 )
 
-/** A kind of part of the user's own: a kind of the catalogue with other figures, markings and lead colours. */
+/** A kind of part of the user's own: a kind of the catalogue with other figures, markings, lead colours or layout. */
 export const OwnKind = Type.Object(
   {
     like: Type.String({ maxLength: 60 }),
@@ -176,6 +185,7 @@ export const OwnKind = Type.Object(
     figures: Type.Record(FigureName, Type.Number(), closed),
     markings: Type.Record(TerminalName, Type.String({ maxLength: 12 }), closed),
     leadColours: Type.Record(TerminalName, Type.String({ maxLength: 24 }), closed),
+    layout: Type.Optional(LayoutName),
     note: Text,
   },
   closed,

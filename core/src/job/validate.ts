@@ -74,6 +74,8 @@ function danglingReferences(document: Document): Failure[] {
     need(places, zone.valvePlace, `/zones/${id}/valvePlace`, 'place')
     for (const own of ['thermostat', 'valve', 'relay', 'pump'] as const)
       need(planned.parts, zone[own], `/zones/${id}/${own}`, 'part')
+    for (const [i, head] of (zone.alsoValves ?? []).entries())
+      need(planned.parts, head, `/zones/${id}/alsoValves/${i}`, 'part')
   }
   need(places, document.survey.boiler.place, '/survey/boiler/place', 'place')
   return found

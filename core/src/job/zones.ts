@@ -1,5 +1,5 @@
 import { freshId } from './fresh-id.ts'
-import type { Job } from './schema.ts'
+import type { Job, Zone } from './schema.ts'
 
 export const MOST_ZONES = 12
 
@@ -8,6 +8,33 @@ export const zonesInOrder = (job: Pick<Job, 'zones'>) =>
   Object.entries(job.zones)
     .map(([id, zone]) => ({ id, ...zone }))
     .sort((a, b) => a.number - b.number)
+
+/** Every valve that opens for a zone, the one it is told by first. */
+export const valvesOf = ({ valve, alsoValves = [] }: Pick<Zone, 'valve' | 'alsoValves'>): string[] =>
+  valve === undefined ? [] : [valve, ...alsoValves]
+
+/** The parts that are a zone's own. */
+export const partsOf = (zone: Zone): string[] =>
+  [zone.thermostat, ...valvesOf(zone), zone.relay, zone.pump].filter((id) => id !== undefined)
+
+/** The zone with each of its parts under the id it has elsewhere; undefined takes a part out of it. */
+export function withParts<Z extends Zone>(zone: Z, elsewhere: (id: string) => string | undefined): Z {
+  const { thermostat, valve: _v, alsoValves: _a, relay, pump, ...rest } = zone
+  const [valve, ...also] = valvesOf(zone)
+    .map(elsewhere)
+    .filter((id) => id !== undefined)
+  const moved = { thermostat, relay, pump }
+  const named = Object.entries(moved).flatMap(([role, id]) => {
+    const now = id === undefined ? undefined : elsewhere(id)
+    return now === undefined ? [] : [[role, now] as const]
+  })
+  return {
+    ...(rest as Z),
+    ...Object.fromEntries(named),
+    ...(valve === undefined ? {} : { valve }),
+    ...(also.length > 0 ? { alsoValves: also } : {}),
+  }
+}
 
 /** Takes a zone out and closes the gap in the numbers. What is wired for it stays until the job is wired again. */
 export function removeZone(draft: Job, id: string) {

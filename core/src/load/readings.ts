@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import { type InstalledPart, transformerIn } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { clamp } from '../meter/meter.ts'
 import { Simulation } from '../motion/simulation.ts'
 import type { Entry } from '../record/entry.ts'
@@ -48,7 +48,7 @@ export function measuredLoad(job: Job, entries: readonly Entry[]): MeasuredLoad 
   const bench = new StandBench(job)
   const { simulation } = bench
   const zones = zonesInOrder(job).map(({ id }) => id)
-  const valveOf = new Map(zones.flatMap((zone) => (job.zones[zone]!.valve ? [[job.zones[zone]!.valve!, zone]] : [])))
+  const valveOf = new Map(zones.flatMap((zone) => valvesOf(job.zones[zone]!).map((valve) => [valve, zone] as const)))
   const readings = entries.flatMap((entry) => {
     const { body, source, stand, id } = entry
     if (body.kind !== 'reading' || source !== 'wall' || gone.has(id) || typeof body.value !== 'number') return []

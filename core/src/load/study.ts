@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { listed } from '../schemes/facts.ts'
@@ -154,7 +154,8 @@ function devicesOf(
     const last = moments.at(-1)!
     if (!part || !kind || at(last) + at(moments[0]!) === 0) continue
     // What priority keeps off while everything calls is told by its own call.
-    const volts = [...outage, ...moments].flatMap(({ there }) => (there[part] === undefined ? [] : [there[part]]))
+    const own = valvesOf(job.zones[zone]!)
+    const volts = [...outage, ...moments].flatMap(({ there }) => own.flatMap((valve) => there[valve] ?? []))
     const figures = job.parts[part]!.figures ?? {}
     found.push({
       part,
@@ -221,7 +222,10 @@ const zonesUnfed = (job: Job, sources: readonly SourceLoad[]): string[] =>
 function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
   const name = labelOf(job, worst.part)
   const most = worst.devices.toSorted((a, b) => b.holds - a.holds)[0]
-  const hungry = most ? `${labelOf(job, most.part)} draws ${most.holds.toFixed(0)} VA as long as it is open.` : ''
+  const heads = most ? valvesOf(job.zones[most.zone] ?? {}).length : 0
+  const draws =
+    heads > 1 ? `The ${heads} heads of ${job.zones[most!.zone]!.name} draw` : `${labelOf(job, most?.part ?? '')} draws`
+  const hungry = most ? `${draws} ${most.holds.toFixed(0)} VA as long as ${heads > 1 ? 'they are' : 'it is'} open.` : ''
   const count = worst.together.length - 1
   const names = worst.fewer?.map((id) => job.zones[id]?.name ?? id)
   const all = names

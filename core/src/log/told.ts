@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { partsOf } from '../job/zones.ts'
 import { type Entry, inOrder } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
 import { entryInWords } from '../record/kinds/index.ts'
@@ -25,8 +26,7 @@ export interface Told {
 export function namesOf(job: Job, zone: string): readonly string[] {
   const found = job.zones[zone]
   if (!found) return []
-  const { thermostat, valve, relay, pump } = found
-  return [zone, thermostat, valve, relay, pump].filter((one) => one !== undefined)
+  return [zone, ...partsOf(found)]
 }
 
 /** Does an entry speak of one of these? Ids stand in entries as values or before a dot, a slash or a colon. */

@@ -1,7 +1,7 @@
 import { partsList, runSheet } from '../hookup/run-sheet.ts'
 import { plannedJob } from '../job/document.ts'
 import type { Document, Job } from '../job/schema.ts'
-import { kindOf } from '../parts/index.ts'
+import { terminalsInOrder } from '../parts/index.ts'
 import type { Entry } from '../record/entry.ts'
 import { foundOf } from '../record/found.ts'
 import { labelOf, markingOf, terminalInWords } from '../words/words.ts'
@@ -81,8 +81,8 @@ export function wallPaper(document: Document, entries: readonly Entry[]): Report
 
 /** Every terminal that bears something, part by part, with what lands on it. */
 function chart(plan: Job): ReportSection[] {
-  const rows = Object.entries(plan.parts).flatMap(([part, { kind, place }]) =>
-    Object.keys(kindOf({ kind })?.terminals ?? {}).flatMap((terminal) => {
+  const rows = Object.entries(plan.parts).flatMap(([part, { kind, layout, place }]) =>
+    terminalsInOrder({ kind, layout }).flatMap((terminal) => {
       const here = Object.values(plan.wires).filter(({ from, to }) =>
         [from, to].some((end) => end.part === part && end.terminal === terminal),
       )

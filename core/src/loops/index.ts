@@ -10,7 +10,7 @@ export {
   terminalInWords,
 } from '../words/words.ts'
 export { litWires, type WireLight } from './lit.ts'
-export { type Loops, loopsOf, type ZoneLoops } from './loops.ts'
+export { type Loops, loopsOf, stripsOf, type ZoneLoops } from './loops.ts'
 export { type Chain, type Link, offBecause } from './off-because.ts'
 export type { Dark, Strip } from './strip.ts'
 export type { Post, Run, Station, Stretch } from './unroll.ts'

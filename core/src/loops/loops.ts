@@ -14,12 +14,18 @@ import { WalkMap } from './walks.ts'
 export interface ZoneLoops {
   readonly zone: string
   readonly valve?: Strip
+  /** What moves each further valve that opens with it, in the order of the zone. */
+  readonly also?: readonly Strip[]
   readonly call?: Strip
   /** The control signal a valve follows. */
   readonly signal?: Strip
   /** Where the proof is only assumed: the relay that stands in for the missing switch. */
   readonly standIn?: Strip
 }
+
+/** The strips of a zone in the order of its sequence. */
+export const stripsOf = ({ valve, also = [], signal, standIn, call }: ZoneLoops): Strip[] =>
+  [valve, ...also, signal, standIn, call].filter((strip) => strip !== undefined)
 
 export interface Loops {
   readonly zones: readonly ZoneLoops[]
@@ -41,8 +47,9 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
     return stripOf(`${prefix}:${part}`, subject, context)
   }
   const rolesOf = (part: string | undefined) => (part ? netlist.parts.get(part)?.kind.roles : undefined)
-  const zones = zonesInOrder(job).map(({ id, valve, relay }): ZoneLoops => {
+  const zones = zonesInOrder(job).map(({ id, valve, alsoValves = [], relay }): ZoneLoops => {
     const motor = strip('valve', valve, rolesOf(valve)?.actuator)
+    const also = alsoValves.flatMap((head) => strip('valve', head, rolesOf(head)?.actuator) ?? [])
     const prover = relay ?? valve
     const call = strip('call', prover, endSwitchOf(rolesOf(prover)))
     const signal = strip('signal', valve, rolesOf(valve)?.listens)
@@ -50,6 +57,7 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
     return {
       zone: id,
       ...(motor ? { valve: motor } : {}),
+      ...(also.length > 0 ? { also } : {}),
       ...(call ? { call } : {}),
       ...(signal ? { signal } : {}),
       ...(standIn ? { standIn } : {}),

@@ -7,7 +7,7 @@ import { endSwitchOf } from '../parts/kind.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { ZoneLoops } from './loops.ts'
-import { boilersTold, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
+import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
 /** What a zone with a valve that opens and shuts is told by. */
@@ -175,6 +175,8 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
       text: ' and it does not move. Turn the stem by hand before you blame the motor.',
     })
   if (travel < 1 && !proven) return stands(says)
+  const given = loops.call ? undefined : callHeldBack(simulation)
+  if (given) return stands(`${says}; ${labelOf(job, given.by.id)} ${given.why}`, { moving: true })
   // A link stands in for the switch this valve has not: the call itself is taken for the proof.
   if (!loops.call && boilersTold(simulation).length > 0)
     return stands(`${says}, assumed`, { proven: true, assumed: true })

@@ -29,6 +29,19 @@ export function withheld(simulation: Simulation, strip: Strip | undefined): With
   return why === undefined ? undefined : { by, why }
 }
 
+/** A part that will call the boiler by its contact and does not yet, on purpose: a centre that gives wax heads their time. */
+export function callHeldBack(simulation: Simulation): Withheld | undefined {
+  for (const by of simulation.netlist.parts.values()) {
+    if (simulation.alterations.pins[by.id]) continue
+    for (const element of by.kind.roles?.lanes ?? []) {
+      const branch = by.branches.get(element)
+      const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), element)
+      if (why !== undefined && branch && !simulation.circuit.forced(branch)) return { by, why }
+    }
+  }
+  return undefined
+}
+
 /** A safety on its way to its proof: a damper that opens. The boiler cannot answer before it stands. */
 export function onItsWay(simulation: Simulation): Withheld | undefined {
   for (const by of simulation.netlist.parts.values()) {

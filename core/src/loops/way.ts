@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
-import { loopsOf } from '../loops/loops.ts'
+import { valvesOf } from '../job/zones.ts'
+import { loopsOf, stripsOf } from '../loops/loops.ts'
 import type { Strip } from '../loops/strip.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
@@ -15,10 +16,11 @@ export function wayOf(meant: Job, asking: readonly string[], part: string): Spot
   for (const zone of asking) ask(bench, meant, zone, true)
   bench.settle()
   const { zones, shared } = loopsOf(bench, meant)
-  const own = zones.find(({ zone }) => meant.zones[zone]?.valve === part)
+  const own = zones.find(({ zone }) => valvesOf(meant.zones[zone] ?? {}).includes(part))
   const strips = [
     ...shared.filter(({ subject }) => subject.part === part),
-    ...(own ? [own.valve, own.signal] : []),
+    // Its valve’s own load, and not the contact by which it calls the boiler.
+    ...(own ? stripsOf(own).filter((strip) => strip.subject.part === part && strip !== own.call) : []),
     // A boiler is called by its end switches.
     ...(bench.netlist.parts.get(part)?.kind.roles?.told ? zones.map(({ call }) => call) : []),
   ].filter((strip) => strip !== undefined)

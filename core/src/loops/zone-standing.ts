@@ -14,7 +14,24 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   const valve = of ? simulation.netlist.parts.get(of) : undefined
   if (!thermostat) return blank
   if (!valve) return valveKind === '' ? restingSide(simulation, loops, thermostat) : blank
-  return valve.kind.roles?.listens
-    ? followingValve(simulation, job, loops, thermostat, valve)
-    : ownValve(simulation, job, loops, thermostat, valve)
+  if (valve.kind.roles?.listens) return followingValve(simulation, job, loops, thermostat, valve)
+  const first = ownValve(simulation, job, loops, thermostat, valve)
+  const further = (loops.also ?? []).flatMap((strip) => {
+    const head = simulation.netlist.parts.get(strip.subject.part)
+    return head ? [ownValve(simulation, job, { ...loops, valve: strip }, thermostat, head)] : []
+  })
+  return further.reduce(together, first)
+}
+
+/** Two valves of one zone as one standing: the one in trouble speaks, then the one that has the furthest to go. */
+function together(one: ZoneStanding, other: ZoneStanding): ZoneStanding {
+  const slower = one.calling ? other.opening < one.opening : other.opening > one.opening
+  const speaks = one.trouble ? one : other.trouble || slower ? other : one
+  return {
+    ...speaks,
+    opening: one.calling ? Math.min(one.opening, other.opening) : Math.max(one.opening, other.opening),
+    moving: one.moving || other.moving,
+    proven: one.proven && other.proven,
+    ...(one.assumed || other.assumed ? { assumed: true } : {}),
+  }
 }

@@ -19,7 +19,7 @@ import {
  * A wax element follows its heat: it warms with the square of its volts, moves nothing until the wax has melted, and lets go
  * when it has cooled, not at a voltage. It draws all the while; one that limits itself starts at two or three times that.
  */
-const heatFigures = {
+export const heatFigures = {
   volts: springFigures.volts,
   va: { name: 'Heater', unit: 'VA', value: 19 },
   powerFactor: { name: 'Power factor', unit: '', value: 1 },
@@ -45,13 +45,13 @@ type HeatFigures = {
 }
 
 type Wax = Body & { travel: number; driven: boolean; wax: number; lever: string }
-const cold: Wax = { travel: 0, driven: false, wax: 0, lever: 'auto', ...bodyAtRest }
+export const cold: Wax = { travel: 0, driven: false, wax: 0, lever: 'auto', ...bodyAtRest }
 
 /** How strongly it is heated, 1 at its rated volts. */
 const heating = (f: HeatFigures, volts: number) => (volts / f.volts) ** 2
 
 /** @param points further levels of the travel at which something is made or opened */
-const heatMotion = <F extends HeatFigures>(points: (f: F) => readonly number[]): Motion<F, Wax> => ({
+export const heatMotion = <F extends HeatFigures>(points: (f: F) => readonly number[]): Motion<F, Wax> => ({
   rates(f, s, feel) {
     const heat = heating(f, feel.over('motor'))
     if (s.driven) {
@@ -68,14 +68,14 @@ const heatMotion = <F extends HeatFigures>(points: (f: F) => readonly number[]):
   },
 })
 
-const says = (_f: unknown, s: Wax): string => {
+export const waxSays = (_f: unknown, s: Wax): string => {
   if (s.lever === 'parked') return 'parked open by its lever'
   if (s.travel >= 1) return s.driven ? 'held open' : s.wax > 0 ? 'still open, cooling' : 'open'
   if (s.travel <= 0) return s.driven ? 'warming' : 'shut'
   return `${s.driven ? 'opening' : 'shutting'} ${Math.floor(s.travel * 100)} %`
 }
 
-const tells = [
+export const waxTells = [
   {
     is: (_f: unknown, s: { driven: boolean }) => s.driven,
     starts: 'heater warms',
@@ -86,7 +86,7 @@ const tells = [
   { is: (_f: unknown, s: { travel: number }) => s.travel <= 0, starts: 'shut' },
 ]
 
-const faults = [
+export const waxFaults = [
   { name: 'heaterOpen', says: 'Heater open', repair: 'Head', unit: 'head', open: ['motor', 'surge'] },
   {
     name: 'heaterWeak',
@@ -99,7 +99,7 @@ const faults = [
   ...bodyFaults(),
 ]
 
-const heater = (f: HeatFigures, a: string, b: string, hertz: number): Element<Wax>[] => [
+export const heater = (f: HeatFigures, a: string, b: string, hertz: number): Element<Wax>[] => [
   load('motor', a, b, { ...f, hertz }),
   // What a self-limiting element draws on top while it is cold.
   load('surge', a, b, { ...f, va: Math.max(1e-3, f.va * (f.surge - 1)), hertz }, (s) => f.surge > 1 && s.wax < 1),
@@ -121,13 +121,13 @@ export const heatMotor2 = part({
   hookup: { feed: 'm1', back: 'm2' },
   inside: (f, site) => heater(f, 'm1', 'm2', site.hertz),
   motion: heatMotion(() => []),
-  tells,
-  faults,
+  tells: waxTells,
+  faults: waxFaults,
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
   stemByHand,
   leverByHand,
-  says,
+  says: waxSays,
   hazards: springHazards,
 })
 
@@ -153,12 +153,12 @@ export const heatMotor3 = part({
     contact<Wax>('endSwitch', 't2', 't3', (s) => switchMade(f, s), 0.05),
   ],
   motion: heatMotion((f: HeatFigures & { switchAt: number }) => [f.switchAt]),
-  tells: [...tells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],
-  faults: [...faults, ...switchFaults],
+  tells: [...waxTells, { is: (f, s) => s.travel >= f.switchAt, starts: 'end switch made', ends: 'end switch open' }],
+  faults: [...waxFaults, ...switchFaults],
   urged: (_f, s) => s.driven,
   opening: (_f, s) => opening(s),
   stemByHand,
   leverByHand,
-  says,
+  says: waxSays,
   hazards: springHazards,
 })

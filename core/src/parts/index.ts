@@ -19,6 +19,7 @@ import { heatMotor2, heatMotor3 } from './heat-motor.ts'
 import type { PartKind } from './kind.ts'
 import { emergencySwitch, fireCutOut, serviceSwitch } from './line-switches.ts'
 import { loadResistor } from './load-resistor.ts'
+import { manifoldCentres } from './manifold-centre.ts'
 import { midPosition } from './mid-position.ts'
 import { modulating } from './modulating.ts'
 import { motorValve2 } from './motor-valve-2.ts'
@@ -43,6 +44,7 @@ import {
 import { twoFeedThermostat } from './two-feeds.ts'
 import { twoPort5, twoPort6 } from './two-port-230.ts'
 import { unknownEnd } from './unknown-end.ts'
+import { waxHead24, waxHead230 } from './wax-head.ts'
 import { wiringCentre6, wiringCentre12 } from './wiring-centre.ts'
 
 /** Every kind of part that can hang on the wall. A new kind is a new file and one line here. */
@@ -67,6 +69,8 @@ export const kinds: readonly PartKind[] = [
   motorValve2,
   heatMotor2,
   heatMotor3,
+  waxHead24,
+  waxHead230,
   storedCharge,
   powerBothWays,
   modulating,
@@ -81,6 +85,7 @@ export const kinds: readonly PartKind[] = [
   zonePanel5,
   zonePanel6,
   pumpPanel,
+  ...manifoldCentres,
   dryCallBoiler,
   valveSupplyBoiler,
   valveSupplyNoPlug,
@@ -125,3 +130,10 @@ export const kindOf = (part: { kind: string }): PartKind | undefined => catalogu
 
 /** The kind that stands for an end nobody has followed yet. */
 export const UNKNOWN_END = unknownEnd.kind
+
+/** The terminals of a part in the order in which they lie on it; none where its kind is not known. */
+export function terminalsInOrder(part: { readonly kind: string; readonly layout?: string | undefined }): string[] {
+  const kind = kindOf(part)
+  const order = kind?.layouts?.find(({ name }) => name === part.layout)?.order
+  return [...(order ?? Object.keys(kind?.terminals ?? {}))]
+}

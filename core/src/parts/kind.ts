@@ -233,6 +233,8 @@ export interface Roles extends StateRoles {
   readonly connector?: { readonly style: string; readonly ways: number }
   /** A panel: how many zones have terminals on it. */
   readonly zones?: number
+  /** A manifold's centre: how many rooms have a channel on it. */
+  readonly channels?: number
 }
 
 /** The switch by which a valve proves that it is open, or a relay what it was told. */
@@ -267,6 +269,14 @@ export interface Hookup {
   readonly earth?: string
 }
 
+/** One way in which the terminals of a part lie, as makes differ: their order along its face. */
+export interface Layout {
+  readonly name: string
+  readonly says: string
+  /** Every terminal, first to last. */
+  readonly order: readonly string[]
+}
+
 export type PartClass =
   | 'supply'
   | 'switch'
@@ -294,6 +304,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly class: PartClass
   readonly about: string
   readonly terminals: Readonly<Record<string, Terminal>>
+  /** Ways in which its terminals may lie, where makes differ; as they are described above where nothing is said. */
+  readonly layouts?: readonly Layout[]
   readonly figures: Readonly<Record<keyof F & string, Figure>>
   readonly state: S
   /** What its state begins with where that follows its figures: a plant on the bench has stood on power for long. */

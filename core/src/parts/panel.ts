@@ -12,6 +12,7 @@ import {
 } from './core-heat.ts'
 import { contact, type Element, load, strap, windings } from './element.ts'
 import { type Figure, part, type State, type Terminal } from './kind.ts'
+import { layoutsOf } from './layout.ts'
 
 const low = (role: string, marking: string, takes = 1): Terminal => ({ role, marking, circuit: 'low voltage', takes })
 const dry = (role: string, marking: string): Terminal => ({ role, marking, circuit: 'call', takes: 1 })
@@ -94,6 +95,9 @@ const zoneValvePanel = (zones: number) => {
     about:
       'Transformer, thermostat and valve terminals for each zone, lamps for power, call and proven, dry contacts for pump and boiler.',
     terminals,
+    layouts: layoutsOf(terminals, (name) =>
+      /^[rwc]\d$/.test(name) ? 'thermostat' : /^v\d/.test(name) ? 'valve' : undefined,
+    ),
     figures,
     state,
     roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'], zones },

@@ -1,6 +1,7 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
 import type { Intent } from '../intent/intent.ts'
 import type { Job } from '../job/schema.ts'
+import { valvesOf } from '../job/zones.ts'
 import { ask } from '../motion/asking.ts'
 import { count, is } from '../motion/plays.ts'
 import type { Mark, Simulation } from '../motion/simulation.ts'
@@ -35,7 +36,7 @@ export class DeadEnds {
     this.#boilers = parts.filter(({ kind }) => kind.class === 'boiler')
     this.#served = new Map(
       this.#pumps.map(({ id }) => {
-        const own = new Set((intent.pumps.get(id)?.zones ?? []).map((one) => job.zones[one]?.valve))
+        const own = new Set((intent.pumps.get(id)?.zones ?? []).flatMap((one) => valvesOf(job.zones[one] ?? {})))
         return [id, valves.filter((valve) => own.has(valve.id))]
       }),
     )

@@ -1,7 +1,7 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
 import { heating, type Intent, intentOf, servesNow } from '../intent/intent.ts'
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { type Asking, askingOf } from '../motion/asking.ts'
 import { is, played, put } from '../motion/plays.ts'
 import { type Mark, Simulation } from '../motion/simulation.ts'
@@ -143,6 +143,8 @@ class ProofBench {
   readonly pumps: readonly InstalledPart[]
   readonly #job: Job
   readonly #simulation: Simulation
+  /** Further heads of zones: each is judged, and the row shows the first of its zone. */
+  readonly #also: readonly InstalledPart[]
   readonly #askings: readonly (Asking | undefined)[]
   readonly #boilers: readonly InstalledPart[]
   readonly #burners: readonly InstalledPart[]
@@ -158,11 +160,14 @@ class ProofBench {
     this.#simulation = new Simulation(job)
     this.#askings = this.zones.map((zone) => askingOf(job, zone))
     const parts = [...this.#simulation.netlist.parts.values()]
-    this.valves = parts.filter(({ kind }) => kind.class === 'valve')
+    const also = new Set(this.zones.flatMap(({ alsoValves = [] }) => alsoValves))
+    const valves = parts.filter(({ kind }) => kind.class === 'valve')
+    this.valves = valves.filter(({ id }) => !also.has(id))
+    this.#also = valves.filter(({ id }) => also.has(id))
     this.pumps = parts.filter(({ kind }) => kind.class === 'pump')
     this.#boilers = parts.filter(({ kind }) => kind.roles?.told)
     this.#burners = parts.filter(({ kind }) => kind.roles?.flame)
-    for (const [i, { valve }] of this.zones.entries()) if (valve) this.#owner.set(valve, i)
+    for (const [i, zone] of this.zones.entries()) for (const valve of valvesOf(zone)) this.#owner.set(valve, i)
     this.#solvesBefore = this.#simulation.circuit.solves
     this.#simulation.settle()
     this.#rest = this.#simulation.mark()
@@ -196,9 +201,9 @@ class ProofBench {
     const asking = new Set(this.zones.flatMap(({ id }, i) => (mask & (1 << i) && !(warm & (1 << i)) ? [id] : [])))
     const heat = dead ? new Set<string>() : heating(this.intent, asking)
     let valves = 0
-    for (const [i, valve] of this.valves.entries()) {
+    for (const [i, valve] of [...this.valves, ...this.#also].entries()) {
       const open = openingOf(valve, this.#simulation.stateOf(valve.id)) > OPEN
-      if (open) valves |= 1 << i
+      if (open && i < this.valves.length) valves |= 1 << i
       // Without power some stand where they were.
       if (dead && valve.kind.stays) continue
       const owner = this.#owner.get(valve.id)

@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import type { Step } from './step.ts'
 
 /**
@@ -14,7 +14,7 @@ export function coldAfter(job: Job, { calls, expects, reads }: Step, misses: rea
   const shut = new Set(lacking.flatMap(({ looks, part }) => (looks === 'open' ? [part] : [])))
   const all =
     lacking.some(({ looks }) => looks !== 'open') || (calls.length > 0 && reads.some(({ id }) => misses.includes(id)))
-  return zonesInOrder(job).flatMap(({ id, valve }) =>
-    calls.includes(id) && (all || (valve !== undefined && shut.has(valve))) ? [id] : [],
+  return zonesInOrder(job).flatMap((zone) =>
+    calls.includes(zone.id) && (all || valvesOf(zone).some((valve) => shut.has(valve))) ? [zone.id] : [],
   )
 }

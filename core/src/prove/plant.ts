@@ -2,7 +2,7 @@ import type { InstalledPart } from '../circuit/netlist.ts'
 import { netlistOf } from '../circuit/netlist.ts'
 import { type Feed, feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import { isIsolator, lowLimitOf } from './prove-bench.ts'
 
@@ -35,7 +35,7 @@ export interface ProvenPlant {
 export function plantOf(job: Job): ProvenPlant {
   const netlist = netlistOf(job, catalogue)
   const parts = [...netlist.parts.values()]
-  const owner = new Map(zonesInOrder(job).flatMap(({ id, valve }) => (valve ? [[valve, id] as const] : [])))
+  const owner = new Map(zonesInOrder(job).flatMap((zone) => valvesOf(zone).map((valve) => [valve, zone.id] as const)))
   const ids = (fits: (part: InstalledPart) => boolean) => parts.filter(fits).map(({ id }) => id)
   const room = job.survey.boiler.place
   return {

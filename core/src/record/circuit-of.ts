@@ -62,11 +62,12 @@ export function keyOf(job: Job, supposed: readonly Supposition[], hands: Setting
       sleeve,
     ]),
     Object.entries(cables).map(([id, { length, from, to, cores }]) => [id, length, from, to, cores]),
-    Object.entries(zones).map(([id, { number, thermostat, valve, relay, pump, hotWater, output }]) => [
+    Object.entries(zones).map(([id, { number, thermostat, valve, alsoValves, relay, pump, hotWater, output }]) => [
       id,
       number,
       thermostat,
       valve,
+      alsoValves,
       relay,
       pump,
       hotWater,

@@ -25,6 +25,8 @@ export function begunFrom(scheme: Scheme, title: string): Job {
     second,
     signal,
     secondTransformer,
+    heads,
+    ownPump,
   } = scheme.begins
   const job = blankJob(title, practice)
   const usual = usualKinds[practice]
@@ -33,6 +35,8 @@ export function begunFrom(scheme: Scheme, title: string): Job {
     zone.thermostatKind = thermostat ?? usual.thermostat
     zone.valveKind = last ? (valve ?? usual.valve) : (firstValve ?? valve ?? usual.valve)
     if (signal) zone.signal = signal
+    if (heads) zone.heads = heads
+    if (ownPump) zone.ownPump = true
     if (last && secondTransformer) zone.transformer = 2
     if (!last || !second) continue
     zone.name = 'Hot water'

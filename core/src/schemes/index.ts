@@ -9,6 +9,8 @@ import { linePumpsOnCalls } from './line-pumps-on-calls.ts'
 import { lineRelayEach } from './line-relay-each.ts'
 import { lineSwitchedLive } from './line-switched-live.ts'
 import { lineSwitchesAlone } from './line-switches-alone.ts'
+import { manifoldLine } from './manifold-line.ts'
+import { manifoldLow } from './manifold-low.ts'
 import { midPosition } from './mid-position.ts'
 import { plain, withOwnKinds } from './own-kinds.ts'
 import { panelBothPumps } from './panel-both-pumps.ts'
@@ -52,6 +54,8 @@ export const schemes: readonly Scheme[] = [
   powerBothWays,
   controllerZones,
   midPosition,
+  manifoldLow,
+  manifoldLine,
 ]
 
 export const schemeCalled = (id: string) => schemes.find((scheme) => scheme.id === id)

@@ -2,7 +2,19 @@ import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
-import { callBy, callPairOf, hasZones, isLowVoltage, listed, refused, valveless, zoneNames } from './facts.ts'
+import {
+  callBy,
+  callPairOf,
+  fits,
+  hasZones,
+  isLowVoltage,
+  isUnproven,
+  listed,
+  refused,
+  valveless,
+  zoneNames,
+} from './facts.ts'
+import { besideManifold, hangManifold } from './manifold.ts'
 import type { Fit } from './scheme.ts'
 import { hangSupply } from './supply.ts'
 import { type Bus, Centre, type Point, Wirer, type Wiring } from './wirer.ts'
@@ -21,12 +33,22 @@ export type LineCall =
   /** The valves' switches lie on the boiler's own pair and carry its own voltage. */
   | 'switches alone'
 
+/** Can these zones be wired so, at line voltage? */
 export function lineFit(job: Job, call: LineCall): Fit {
+  const fit = lineFitBeside(job, call)
+  return fit.fits ? hasZones(job) : fit
+}
+
+/** The same where other things hang beside them, and there may be none. */
+export function lineFitBeside(job: Job, call: LineCall): Fit {
   if (job.practice !== '230') return refused('Line-voltage zones belong to 230 V practice.')
   const low = zoneNames(job, isLowVoltage)
   if (low.length > 0) return refused(`${listed(low)}: a 24 V device at 230 V burns.`)
   const odd = valveless(job)
   if (odd) return refused(odd)
+  const unproven = zoneNames(job, isUnproven)
+  if (unproven.length > 0)
+    return refused(`${listed(unproven)}: the valve has no switch of its own, so nothing would call the boiler.`)
   const { kind } = job.survey.boiler
   if (kind === 'boiler/heat-machine') return refused('This machine turns a diverter; zone valves are not its plan.')
   const by = callBy(kind)
@@ -62,14 +84,15 @@ export function lineFit(job: Job, call: LineCall): Fit {
           'A pump on the joined switches would put 230 V on the boiler’s board: a zone has a pump of its own.',
         )
   }
-  return hasZones(job)
+  return fits
 }
 
 /**
  * Line-voltage zones in numbered wiring centres: live 1, neutral 2, earth 3, then every switched node in the order of the
  * chain. Isolator, programmer where there is one, thermostat, valve motor; the valve's switch then carries on.
+ * @param manifold rooms with wax heads hang on the manifold's centre, whose contact lies beside the valves' switches
  */
-export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zones'] } {
+export function lineZones(job: Job, call: LineCall, manifold = false): Wiring & { zones: Job['zones'] } {
   const wirer = new Wirer(job)
   const { boiler, programmer } = job.survey
   const room = boiler.place
@@ -97,8 +120,11 @@ export function lineZones(job: Job, call: LineCall): Wiring & { zones: Job['zone
     callHot.join(`B1.${pair[0]}`)
     callBack.join(`B1.${pair[1]}`)
   } else outs.join('B1.sl')
-  const zones: Job['zones'] = {}
-  for (const zone of zonesInOrder(job)) {
+  const centreOfHeads = manifold ? hangManifold(job, wirer, mains) : undefined
+  if (pair) centreOfHeads?.joinCall(callHot, callBack)
+  else centreOfHeads?.joinCall(mains.live, outs)
+  const zones: Job['zones'] = centreOfHeads?.zones ?? {}
+  for (const zone of zonesInOrder(manifold ? besideManifold(job) : job)) {
     const hands = new ZoneHands(wirer, zone, room, true)
     hands.hangThermostat()
     hands.hangValve()

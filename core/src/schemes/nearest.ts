@@ -62,7 +62,7 @@ function* equipment(job: Job): Generator<Change> {
     : { says: 'with a programmer', apply: (draft) => void (draft.survey.programmer = true) }
   if (pumpPanel) yield { says: 'without the pump panel', apply: (draft) => void delete draft.survey.pumpPanel }
   for (const kind of kinds)
-    if (kind.roles?.zones !== undefined && kind.kind !== panel)
+    if ((kind.roles?.zones ?? kind.roles?.channels) !== undefined && kind.kind !== panel)
       yield {
         says: `with a ${lower(kind.name)}`,
         apply: (draft) => void (draft.survey.panel = kind.kind as NonNullable<Job['survey']['panel']>),

@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { partsOf, valvesOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { transformersAsked } from './facts.ts'
 import { likeOf } from './own-kinds.ts'
@@ -12,13 +12,16 @@ export function outOfStep(job: Job): string[] {
   for (const zone of zonesInOrder(job)) {
     const thermostat = zone.thermostat ? job.parts[zone.thermostat] : undefined
     const valve = zone.valve ? job.parts[zone.valve] : undefined
-    for (const id of [zone.thermostat, zone.valve, zone.relay]) if (id) own.add(id)
+    for (const id of partsOf(zone)) own.add(id)
     if (!thermostat || (!valve && zone.valveKind !== '')) found.push(`${zone.name} is surveyed and not wired.`)
     else {
       if (thermostat.kind !== likeOf(job, zone.thermostatKind))
         found.push(`${zone.name}: another thermostat is surveyed than is wired.`)
       if (valve && valve.kind !== likeOf(job, zone.valveKind))
         found.push(`${zone.name}: another valve is surveyed than is wired.`)
+      const [heads, hung] = [zone.heads ?? 1, valvesOf(zone).length]
+      if (valve && heads !== hung)
+        found.push(`${zone.name}: ${heads} ${heads === 1 ? 'head is' : 'heads are'} surveyed, ${hung} wired.`)
     }
   }
   for (const [id, part] of Object.entries(job.parts)) {

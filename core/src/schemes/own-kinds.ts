@@ -1,4 +1,5 @@
 import type { Job, OwnKind } from '../job/schema.ts'
+import { valvesOf } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import type { Wiring } from './wirer.ts'
 
@@ -44,6 +45,7 @@ export function withOwnKinds(job: Job, made: Made): Made {
       ...(Object.keys(own.figures).length > 0 ? { figures: { ...own.figures, ...part.figures } } : {}),
       ...(Object.keys(own.markings).length > 0 ? { markings: own.markings } : {}),
       ...(Object.keys(own.leadColours).length > 0 ? { leadColours: own.leadColours } : {}),
+      ...(own.layout ? { layout: own.layout } : {}),
     }
     for (const [wireId, wire] of Object.entries(wires)) {
       const colour = wire.from.part === id ? own.leadColours[wire.from.terminal] : undefined
@@ -54,7 +56,7 @@ export function withOwnKinds(job: Job, made: Made): Made {
     const asked = job.zones[id]
     if (!asked) continue
     dress(zone.thermostat, asked.thermostatKind)
-    dress(zone.valve, asked.valveKind)
+    for (const valve of valvesOf(zone)) dress(valve, asked.valveKind)
     zones[id] = { ...zone, thermostatKind: asked.thermostatKind, valveKind: asked.valveKind }
   }
   dress('B1', job.survey.boiler.kind)
@@ -63,7 +65,13 @@ export function withOwnKinds(job: Job, made: Made): Made {
 }
 
 /** Where a kind of the user's own names things its model has not, in words; empty where it is sound. */
-export function faultsOfOwnKind({ like, figures, markings, leadColours }: OwnKind): { where: string; says: string }[] {
+export function faultsOfOwnKind({
+  like,
+  figures,
+  markings,
+  leadColours,
+  layout,
+}: OwnKind): { where: string; says: string }[] {
   const model = catalogue.get(like)
   if (!model) return [{ where: '/like', says: `There is no kind “${like}” in the catalogue.` }]
   const found: { where: string; says: string }[] = []
@@ -73,6 +81,8 @@ export function faultsOfOwnKind({ like, figures, markings, leadColours }: OwnKin
   for (const terminal of [...Object.keys(markings), ...Object.keys(leadColours)])
     if (!(terminal in model.terminals))
       found.push({ where: `/markings/${terminal}`, says: `${model.name} has no terminal “${terminal}”.` })
+  if (layout !== undefined && !model.layouts?.some(({ name }) => name === layout))
+    found.push({ where: '/layout', says: `${model.name} has no layout “${layout}”.` })
   for (const [name, value] of Object.entries(figures))
     if (!Number.isFinite(value) || value < 0)
       found.push({ where: `/figures/${name}`, says: `${name} must be a number of 0 or more.` })

@@ -1,6 +1,7 @@
 import { compare } from '../compare/compare.ts'
 import { makeEdit } from '../job/edit.ts'
 import type { End, Job, Part } from '../job/schema.ts'
+import { withParts } from '../job/zones.ts'
 import { wiredBy } from './index.ts'
 import type { Scheme } from './scheme.ts'
 
@@ -110,16 +111,17 @@ export function rewired(job: Job, scheme: Scheme): Rewiring {
   }
   // A wire may not lead to a part the user took out.
   for (const [id, { from, to }] of Object.entries(wires)) if (!parts[from.part] || !parts[to.part]) delete wires[id]
-  for (const own of Object.values(fresh.zones))
-    for (const field of ['thermostat', 'valve', 'relay', 'pump'] as const)
-      if (own[field] && !parts[own[field]!]) delete own[field]
-  return { job: { ...fresh, parts, wires }, kept, lost, fresh: newcomers(job, fresh) }
+  const zones = Object.fromEntries(
+    Object.entries(fresh.zones).map(([id, zone]) => [id, withParts(zone, (own) => (parts[own] ? own : undefined))]),
+  )
+  return { job: { ...fresh, zones, parts, wires }, kept, lost, fresh: newcomers(job, fresh) }
 }
 
 const fieldWords: Readonly<Record<string, string>> = {
   label: 'name',
   at: 'where it hangs',
   leadColours: 'lead colours',
+  layout: 'how its terminals lie',
   from: 'where it starts',
   to: 'where it ends',
 }

@@ -20,6 +20,10 @@ export interface Beginning {
   /** What the second of its two zones is; heating where it is left out. */
   readonly second?: 'hot water' | 'hot water with a pump'
   readonly signal?: NonNullable<Zone['signal']>
+  /** Heads that open for each zone. */
+  readonly heads?: number
+  /** Its zones have a pump of their own, or share one beside the system's. */
+  readonly ownPump?: true
 }
 
 /** A way of wiring a surveyed plant. One file each; Scheme offers those that fit and says why not of the others. */

@@ -32,7 +32,7 @@ describe.each(ways)(
           bench.settle()
           const found = verdictOf(bench, job, loopsOf(bench, job))
           const follows = asked.valve === 'valve/modulating'
-          const proves = endSwitchOf(kindOf(job.parts.V1!)?.roles) !== undefined
+          const proves = endSwitchOf(kindOf(job.parts[`V${n}`]!)?.roles) !== undefined
           const opened = proves ? /open and proven/ : /open, assumed/
           expect([found.tone, sentenceText(found.sentence)]).toEqual([
             'well',

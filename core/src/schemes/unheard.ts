@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { listed, transformersAsked } from './facts.ts'
 import type { Wiring } from './wirer.ts'
@@ -25,5 +25,9 @@ export function unheard(job: Job, made: Pick<Wiring, 'parts'> & { readonly zones
   })
   if (pumps.length > 0)
     left.push(`${pumps.length === 1 ? 'the pump' : 'the pumps'} of ${listed(pumps.map(({ name }) => name))}`)
+  const headless = zonesInOrder(job).filter(
+    ({ id, heads = 1 }) => heads > 1 && valvesOf(made.zones[id] ?? {}).length < heads,
+  )
+  if (headless.length > 0) left.push(`the further heads of ${listed(headless.map(({ name }) => name))}`)
   return left
 }

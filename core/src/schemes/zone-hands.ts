@@ -123,6 +123,14 @@ export class ZoneHands {
     }
   }
 
+  /** Hangs so many heads where the zone's valve is, each beside the last; their leads reach what they land on. */
+  hangHeads(count: number): string[] {
+    const { number, valveKind, valvePlace } = this.#zone
+    return ['', 'b', 'c', 'd']
+      .slice(0, count)
+      .map((letter) => this.#wirer.hang(`${this.valveId}${letter}`, valveKind, `Head ${number}${letter}`, valvePlace))
+  }
+
   /** A valve's terminal by what it does: `feed`, `back`, `permanent`, `proof0`, `proof1`, `spare`, `spare2`, `earth`. */
   atValve(role: string): End {
     const terminal = this.#leads().get(role)

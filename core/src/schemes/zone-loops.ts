@@ -3,6 +3,7 @@ import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
 import { hangBoiler, hangCompany, hasDamperPlug } from './boiler-company.ts'
 import { callPairOf } from './facts.ts'
+import { besideManifold, hangManifold } from './manifold.ts'
 import { hangSource, hangSupply, landMains } from './supply.ts'
 import { type Bus, Wirer, type Wiring } from './wirer.ts'
 import { type End, joinAll, ZoneHands } from './zone-hands.ts'
@@ -12,6 +13,8 @@ export interface LoopSchool {
   readonly first: 'thermostat' | 'valve'
   /** One transformer for all zones, one for each, several as surveyed, or the boiler's own valve supply. */
   readonly source: 'one' | 'each' | 'shared' | 'boiler'
+  /** Rooms with wax heads hang on the manifold's centre. */
+  readonly manifold?: true
 }
 
 /** Seconds a stand-in relay waits beyond the valve's own opening time before it says "open". */
@@ -41,12 +44,13 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
     fuses.push(own.landFuse)
     return own
   }
-  const zonesIn = zonesInOrder(job)
+  const zonesIn = zonesInOrder(school.manifold ? besideManifold(job) : job)
   const numberOf = ({ number, transformer = 1 }: Job['zones'][string]) =>
     school.source === 'each' ? number : school.source === 'shared' ? transformer : 1
   const byNumber = new Map<number, ReturnType<typeof source>>()
   for (const n of zonesIn.map(numberOf).sort((a, b) => a - b)) if (!byNumber.has(n)) byNumber.set(n, source(n))
   const sources = zonesIn.map((zone) => byNumber.get(numberOf(zone))!)
+  const manifold = school.manifold ? hangManifold(job, wirer, mains) : undefined
   landMains(mains)
   hangCompany(job, wirer, { pump: true })
   for (const landFuse of fuses) landFuse()
@@ -59,7 +63,8 @@ export function zoneLoops(job: Job, school: LoopSchool): Wiring & { zones: Job['
     wirer.wire('D1.d3', `B1.${pairHot}`, 'yellow', 1.5)
   }
   const callBack = fromBoiler ? byNumber.get(1)!.common : wirer.bus('call return', room, 'brown').join(`B1.${pairBack}`)
-  const zones: Job['zones'] = {}
+  const zones: Job['zones'] = manifold?.zones ?? {}
+  manifold?.joinCall(call, callBack)
   for (const [i, zone] of zonesIn.entries()) {
     const { hot, common } = sources[i]!
     const hands = new ZoneHands(wirer, zone, room)

@@ -29,6 +29,12 @@ export interface Ask {
   readonly schools?: Record<string, string>
   /** The last zone is hot water with a pump of its own. */
   readonly hotWater?: boolean
+  /** So many heads open for each zone, on a manifold whose pump is its own. */
+  readonly heads?: number
+  /** The manifold hangs away from the boiler. */
+  readonly away?: true
+  /** The first zone has this valve, and no further heads: a radiator beside the manifold. */
+  readonly firstValve?: string
   /** A diverter for the second zone, its hot water; the first is the resting side. */
   readonly diverter?: boolean
   /** A mid-position valve for the first zone, the second its hot water. */
@@ -55,6 +61,13 @@ export function wired(ask: Ask = {}): Job {
       ...(ask.transformers ? { transformer: ((n - 1) % ask.transformers) + 1 } : {}),
       ...(ask.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
+  if (ask.heads)
+    for (const zone of Object.values(job.zones))
+      Object.assign(zone, { heads: ask.heads, ownPump: true, ...(ask.away ? { valvePlace: 'rooms' } : {}) })
+  if (ask.firstValve) {
+    const { heads: _, ownPump: __, ...first } = job.zones.z1!
+    job.zones.z1 = { ...first, valveKind: ask.firstValve, valvePlace: 'boiler' }
+  }
   if (ask.diverter) {
     Object.assign(job.zones.z1!, { thermostatKind: 'thermostat/receiver-230', valveKind: '' })
     Object.assign(job.zones.z2!, {

@@ -87,8 +87,38 @@ export const ways: (Ask & { most?: number })[] = [
   { scheme: 's8', boiler: '', valve: 'valve/power-both-ways' },
   { scheme: 's17', boiler: '', thermostat: 'controller/building', valve: 'valve/modulating', signal: '0-10 V' },
   { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '4-20 mA' },
+  { scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 2, away: true },
+  { scheme: 's18', panel: 'panel/manifold-4', valve: 'valve/wax-head-24', heads: 1, powered: true, most: 4 },
+  {
+    scheme: 's18',
+    panel: 'panel/manifold-8',
+    valve: 'valve/wax-head-24',
+    heads: 3,
+    away: true,
+    firstValve: 'valve/motor-4',
+  },
+  {
+    scheme: 's18b',
+    ...line,
+    panel: 'panel/manifold-8-230',
+    valve: 'valve/wax-head-230',
+    boiler: 'boiler/switched-live',
+    heads: 4,
+  },
+  {
+    scheme: 's18b',
+    ...line,
+    panel: 'panel/manifold-8-230',
+    valve: 'valve/wax-head-230',
+    boiler: 'boiler/volt-free',
+    heads: 2,
+    away: true,
+    firstValve: 'valve/two-port-5',
+  },
 ]
 
 /** Numbers of zones a way is wired with: the fewest, the first that have neighbours, and the most it takes up to 8. */
-export const sizesOf = ({ scheme, most = 8 }: (typeof ways)[number]) =>
-  [...new Set([1, 2, 3, most])].filter((n) => n <= most && n > (['s3b', 's5b', 's5c'].includes(scheme!) ? 1 : 0))
+export const sizesOf = ({ scheme, firstValve, most = 8 }: (typeof ways)[number]) =>
+  [...new Set([1, 2, 3, most])].filter(
+    (n) => n <= most && n > (['s3b', 's5b', 's5c'].includes(scheme!) || firstValve ? 1 : 0),
+  )

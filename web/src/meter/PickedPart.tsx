@@ -62,6 +62,7 @@ export function PickedPart({ id, job }: { id: string; job: Job }) {
         maxLength={80}
         onCommit={(label) => session.edit(`Name ${label}`, (draft) => void (draft.parts[id]!.label = label))}
       />
+      <Lies id={id} job={job} />
       <Terminals id={id} job={job} />
       <PartHands id={id} job={job} />
       {kind.hazards?.map((hazard) => (
@@ -76,6 +77,28 @@ export function PickedPart({ id, job }: { id: string; job: Job }) {
 /** The fault of this part that a supposition names, where it does. */
 const faultIn = (supposition: string, part: string): string | undefined =>
   supposition.startsWith(`part:${part}/`) ? supposition.slice(`part:${part}/`.length) : undefined
+
+/** How the terminals of a panel lie on the one that hangs here: the Wall and the chart at the wall follow it. */
+function Lies({ id, job }: { id: string; job: Job }) {
+  const { session } = useSession()
+  const part = job.parts[id]!
+  const layouts = kindOf(part)?.layouts
+  if (!layouts) return null
+  const usual = layouts[0]!.name
+  return (
+    <Choice
+      label="How its terminals lie"
+      value={part.layout ?? usual}
+      options={layouts.map(({ name, says }) => ({ value: name, says }))}
+      onChange={(layout) =>
+        session.edit(`${part.label}: ${layouts.find(({ name }) => name === layout)?.says}`, (draft) => {
+          if (layout === usual) delete draft.parts[id]!.layout
+          else draft.parts[id]!.layout = layout
+        })
+      }
+    />
+  )
+}
 
 /** Positions this person moved, with the press that says they are so on the wall. */
 function SeenPositions({ id, job }: { id: string; job: Job }) {

@@ -1,4 +1,4 @@
-import { type Job, kindOf, labelOf, markingOf } from '@civil-lantern/core'
+import { type Job, kindOf, labelOf, markingOf, terminalsInOrder } from '@civil-lantern/core'
 import { useEffect, useState } from 'react'
 import { useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
@@ -12,7 +12,8 @@ export function Terminals({ id, job }: { id: string; job: Job }) {
     <table className="w-full text-[15px]">
       <caption className="pb-1 text-left text-soft">Terminals</caption>
       <tbody>
-        {Object.entries(kind.terminals).map(([terminal, { role, lead }]) => {
+        {terminalsInOrder(job.parts[id]!).map((terminal) => {
+          const { role, lead } = kind.terminals[terminal]!
           const landed = Object.entries(job.wires).filter(([, w]) =>
             [w.from, w.to].some((end) => end.part === id && end.terminal === terminal),
           )

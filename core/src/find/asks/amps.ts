@@ -16,7 +16,9 @@ export const amps: AskKind = {
   ask: 'amps',
   trust: 0.98,
   asksOf({ job, loops }) {
-    const strips = loops.zones.flatMap(({ zone, valve }) => (valve && isLow(valve, job) ? [{ zone, valve }] : []))
+    const strips = loops.zones.flatMap(({ zone, valve: first, also = [] }) =>
+      [first, ...also].flatMap((valve) => (valve && isLow(valve, job) ? [{ zone, valve }] : [])),
+    )
     const shared = new Map<string, number>()
     for (const { valve } of strips)
       for (const wire of new Set(runsOf(valve).map(({ wire }) => wire))) shared.set(wire, (shared.get(wire) ?? 0) + 1)

@@ -1,4 +1,5 @@
-import { zonesInOrder } from '../../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../../job/zones.ts'
+import { labelOf } from '../../words/words.ts'
 import type { AskKind } from '../ask.ts'
 import { MINUTES } from '../minutes.ts'
 
@@ -9,21 +10,28 @@ export const pipe: AskKind = {
   words: ['warms', 'cold'],
   alike: { hot: 'warms' },
   asksOf: ({ job }) =>
-    zonesInOrder(job).flatMap(({ id, name, valve }) => {
-      const part = valve === undefined ? undefined : job.parts[valve]
-      if (!part) return []
-      return [
-        {
-          id: `pipe:${id}`,
-          ask: 'pipe' as const,
-          power: true,
-          part: valve!,
-          zone: id,
-          place: part.place,
-          minutes: MINUTES.pipe,
-          says: `A hand on the pipe behind the valve of ${name}, after some minutes. Does it warm?`,
-        },
-      ]
+    zonesInOrder(job).flatMap((zone) => {
+      const valves = valvesOf(zone)
+      return valves.flatMap((valve) => {
+        const part = job.parts[valve]
+        if (!part) return []
+        const [where, id] =
+          valves.length > 1
+            ? [`the loop at ${labelOf(job, valve)}, ${zone.name}`, `pipe:${zone.id}:${valve}`]
+            : [`the pipe behind the valve of ${zone.name}`, `pipe:${zone.id}`]
+        return [
+          {
+            id,
+            ask: 'pipe' as const,
+            power: true,
+            part: valve,
+            zone: zone.id,
+            place: part.place,
+            minutes: MINUTES.pipe,
+            says: `A hand on ${where}, after some minutes. Does it warm?`,
+          },
+        ]
+      })
     }),
-  shows: ({ heats }, { zone }) => (heats.has(zone!) ? 'warms' : 'cold'),
+  shows: ({ warm }, { part }) => (warm.has(part!) ? 'warms' : 'cold'),
 }

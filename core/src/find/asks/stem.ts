@@ -1,3 +1,4 @@
+import { valvesOf } from '../../job/zones.ts'
 import { kindOf } from '../../parts/index.ts'
 import { labelOf } from '../../words/words.ts'
 import { type AskKind, atLine, faultsOf, feltOf } from '../ask.ts'
@@ -12,7 +13,7 @@ export const stem: AskKind = {
   asksOf: ({ job }) =>
     Object.entries(job.parts).flatMap(([id, part]) => {
       const kind = kindOf(part)
-      const zone = Object.values(job.zones).find(({ valve }) => valve === id)
+      const zone = Object.values(job.zones).find((one) => valvesOf(one).includes(id))
       if (kind?.class !== 'valve' || !kind.stemByHand || zone?.head !== 'dry') return []
       return [
         {

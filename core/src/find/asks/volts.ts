@@ -16,8 +16,8 @@ export const volts: AskKind = {
   ask: 'volts',
   trust: 0.98,
   asksOf: ({ job, loops }) => [
-    ...loops.zones.flatMap(({ zone, valve, call }) =>
-      [valve, call].flatMap((strip) => (strip ? along(job, strip, zone) : [])),
+    ...loops.zones.flatMap(({ zone, valve, also = [], call }) =>
+      [valve, ...also, call].flatMap((strip) => (strip ? along(job, strip, zone) : [])),
     ),
     ...loops.shared.flatMap((strip) => along(job, strip)),
   ],
@@ -73,6 +73,6 @@ function along(job: Job, strip: Strip, zone?: string): Ask[] {
 
 /** Every terminal at which something of a loop can be read, with whether it is on line voltage. */
 export const terminalsOf = ({ loops }: Plant): { part: string; terminal: string }[] =>
-  [...loops.zones.flatMap(({ valve, call }) => [valve, call]), ...loops.shared].flatMap((strip) =>
+  [...loops.zones.flatMap(({ valve, also = [], call }) => [valve, ...also, call]), ...loops.shared].flatMap((strip) =>
     strip ? pointsOf(strip) : [],
   )

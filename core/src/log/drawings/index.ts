@@ -1,6 +1,6 @@
 import type { Job } from '../../job/schema.ts'
 import { zonesInOrder } from '../../job/zones.ts'
-import { loopsOf } from '../../loops/loops.ts'
+import { loopsOf, stripsOf } from '../../loops/loops.ts'
 import { Simulation } from '../../motion/simulation.ts'
 import { laddersOf } from '../../rungs/ladders.ts'
 import { ladderLight } from '../../rungs/light.ts'
@@ -21,7 +21,7 @@ export function drawingsOf(job: Job): Drawing[] {
   const loops = loopsOf(bench, job)
   const zones = zonesInOrder(job).flatMap(({ id, number, name }): Drawing[] => {
     const own = loops.zones.find(({ zone }) => zone === id)
-    const strips = [own?.valve, own?.signal, own?.standIn, own?.call].flatMap((strip) => strip ?? [])
+    const strips = own ? stripsOf(own) : []
     return strips.some(({ items }) => items.length > 0)
       ? [loopDrawing(`${number} ${name}: its loops`, strips, job)]
       : []

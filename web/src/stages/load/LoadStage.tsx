@@ -234,6 +234,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
     ({ part, seconds }) =>
       `${labelOf(job, part)} would give way in some ${seconds < 100 ? `${Math.ceil(seconds)} s` : `${Math.round(seconds / 60)} min`}.`,
   )
+  const further = (zone: string) => job.zones[zone]?.alsoValves?.length ?? 0
   return (
     <Card title="What each draws" aside="VA and volts, expected">
       <Wide label="What each draws, table" className="px-4 pt-2">
@@ -246,6 +247,7 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
                 <tr key={device.part} className="border-line border-t">
                   <th className="py-2 text-left font-sans font-semibold">
                     {labelOf(job, device.part)}
+                    {further(device.zone) > 0 && ` and ${further(device.zone)} more`}
                     <span className="font-normal text-soft">, {job.zones[device.zone]?.name}</span>
                   </th>
                   <td>{device.starts.toFixed(1)}</td>

@@ -1,4 +1,4 @@
-import { catalogue, type OwnKind, type PartKind, writeOwnKind } from '@civil-lantern/core'
+import { catalogue, type OwnKind, type PartKind, terminalsInOrder, writeOwnKind } from '@civil-lantern/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
@@ -9,18 +9,15 @@ import { download } from '../../ui/download.ts'
 import { Choice, NumberField, TextField } from '../../ui/fields.tsx'
 
 /** A kind of the user's own as the catalogue would describe it. */
-export function dressed({ like, name, figures, markings, leadColours, note }: OwnKind): PartKind | undefined {
+export function dressed({ like, name, figures, markings, leadColours, layout, note }: OwnKind): PartKind | undefined {
   const model = catalogue.get(like)
   if (!model) return undefined
   const terminals = Object.fromEntries(
-    Object.entries(model.terminals).map(([id, terminal]) => [
-      id,
-      {
-        ...terminal,
-        marking: markings[id] ?? terminal.marking,
-        ...(terminal.lead ? { lead: leadColours[id] ?? terminal.lead } : {}),
-      },
-    ]),
+    terminalsInOrder({ kind: like, layout }).map((id) => {
+      const terminal = model.terminals[id]!
+      const lead = terminal.lead && (leadColours[id] ?? terminal.lead)
+      return [id, { ...terminal, marking: markings[id] ?? terminal.marking, ...(lead ? { lead } : {}) }]
+    }),
   )
   const own = Object.fromEntries(
     Object.entries(model.figures).map(([id, figure]) => [id, { ...figure, value: figures[id] ?? figure.value }]),
@@ -86,6 +83,9 @@ export function OwnKindEditor({ stored: { id, kind } }: { stored: StoredKind }) 
   const { keep, remove } = useOwnKindEdits()
   const model = catalogue.get(kind.like)
   if (!model) return <p>Its model, {kind.like}, is not in this catalogue.</p>
+  const order = terminalsInOrder({ kind: kind.like, layout: kind.layout }).map(
+    (id) => [id, model.terminals[id]!] as const,
+  )
   const change = (part: Partial<OwnKind>) => keep.mutate({ id, kind: { ...kind, ...part } })
   const without = <T,>(map: Record<string, T>, key: string) =>
     Object.fromEntries(Object.entries(map).filter(([name]) => name !== key))
@@ -114,9 +114,20 @@ export function OwnKindEditor({ stored: { id, kind } }: { stored: StoredKind }) 
             ))}
           </div>
         )}
+        {model.layouts && (
+          <Choice
+            label="How its terminals lie"
+            value={kind.layout ?? model.layouts[0]!.name}
+            options={model.layouts.map(({ name, says }) => ({ value: name, says }))}
+            onChange={(layout) => {
+              const { layout: _, ...rest } = kind
+              keep.mutate({ id, kind: layout === model.layouts![0]!.name ? rest : { ...rest, layout } })
+            }}
+          />
+        )}
         <fieldset className="grid gap-3">
           <legend className="pb-1 font-semibold">What is printed, and the leads as found</legend>
-          {Object.entries(model.terminals).map(([terminal, { role, marking, lead }]) => (
+          {order.map(([terminal, { role, marking, lead }]) => (
             <div key={terminal} className="grid grid-cols-2 items-end gap-3">
               <TextField
                 label={role}

@@ -18,7 +18,10 @@ export function BoilerFields({ job }: { job: Job }) {
     })),
     { value: '', says: 'None here: heat comes from elsewhere' },
   ]
-  const panels = [{ value: '', says: 'None' }, ...kindChoices(job, own, ({ roles }) => roles?.zones !== undefined)]
+  const panels = [
+    { value: '', says: 'None' },
+    ...kindChoices(job, own, ({ roles }) => (roles?.zones ?? roles?.channels) !== undefined),
+  ]
   const turns = Object.values(job.zones).some(({ valveKind }) => catalogue.get(valveKind)?.roles?.diverts !== undefined)
   const runsOn = about?.figures.postRun !== undefined
   const hotWater = Object.values(job.zones).some((zone) => zone.hotWater)
@@ -74,7 +77,7 @@ export function BoilerFields({ job }: { job: Job }) {
         }
       />
       <Choice
-        label="Zone panel on the wall"
+        label="Zone panel, or manifold centre, on the wall"
         value={panel ?? ''}
         options={panels}
         onChange={(kind) =>
@@ -85,7 +88,7 @@ export function BoilerFields({ job }: { job: Job }) {
           })
         }
       />
-      {panel && (
+      {panel && catalogue.get(likeOf(job, panel))?.roles?.zones !== undefined && (
         <Tick
           label="A pump relay panel beside it"
           checked={job.survey.pumpPanel === true}

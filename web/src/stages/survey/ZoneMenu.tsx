@@ -1,4 +1,13 @@
-import { catalogue, type Job, likeOf, moveZone, removeZone, type zonesInOrder } from '@civil-lantern/core'
+import {
+  catalogue,
+  isWaxHead,
+  type Job,
+  likeOf,
+  MOST_HEADS,
+  moveZone,
+  removeZone,
+  type zonesInOrder,
+} from '@civil-lantern/core'
 import { Ellipsis } from 'lucide-react'
 import { useSession } from '../../data/open-job.tsx'
 import { Menu, MenuItem, MenuLine, MenuTick } from '../../ui/menu.tsx'
@@ -18,6 +27,7 @@ export function ZoneMenu({
   const { session } = useSession()
   const valve = catalogue.get(likeOf(job, zone.valveKind))
   const follows = valve?.roles?.listens !== undefined
+  const loops = isWaxHead({ ...zone, valveKind: likeOf(job, zone.valveKind) })
   const count = Object.keys(job.zones).length
   const fed = valve?.terminals[valve.hookup?.back ?? '']?.circuit === 'low voltage'
   /** The highest number that a transformer has so far. */
@@ -48,7 +58,7 @@ export function ZoneMenu({
           })
         }
       >
-        Pump of its own
+        {loops ? 'Its manifold has a pump' : 'Pump of its own'}
       </MenuTick>
       {fed &&
         Array.from({ length: Math.min(most + 1, count) - 1 }, (_, i) => i + 2).map((n) => (
@@ -80,6 +90,17 @@ export function ZoneMenu({
           {head === 'dry' ? 'Head comes off dry' : 'Water follows the head'}
         </MenuTick>
       ))}
+      {loops && <MenuLine />}
+      {loops &&
+        Array.from({ length: MOST_HEADS }, (_, i) => i + 1).map((heads) => (
+          <MenuTick
+            key={heads}
+            on={(zone.heads ?? 1) === heads}
+            change={() => edit(heads === 1 ? 'one head' : `${heads} heads`, (z) => void (z.heads = heads))}
+          >
+            {heads === 1 ? 'One loop, one head' : `${heads} loops, ${heads} heads`}
+          </MenuTick>
+        ))}
       {follows && <MenuLine />}
       {follows &&
         signals.map((signal) => (

@@ -121,6 +121,7 @@ function Said({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; jo
   const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles?.listens !== undefined
   const said = [
     zone.hotWater && 'hot water',
+    (zone.heads ?? 1) > 1 && `${zone.heads} heads`,
     zone.ownPump && 'own pump',
     zone.transformer && zone.transformer > 1 && `on transformer ${zone.transformer}`,
     follows && (zone.signal ?? '2-10 V').replace('-', ' to '),

@@ -1,16 +1,16 @@
-import type { Loops, Strip } from '@civil-lantern/core'
+import { type Loops, type Strip, stripsOf as stripsOfZone } from '@civil-lantern/core'
 
 /** The strips of a zone in the order of its sequence. */
 export function stripsOf(loops: Loops, zone: string): Strip[] {
   const found = loops.zones.find((z) => z.zone === zone)
-  return [found?.valve, found?.signal, found?.standIn, found?.call].filter((strip) => strip !== undefined)
+  return found ? stripsOfZone(found) : []
 }
 
 /** The name of a loop, by what it carries. */
-export function captionOf({ circuit, healthyVolts }: Strip, index: number): string {
+export function captionOf({ id, circuit, healthyVolts }: Strip, index: number): string {
   if (circuit === 'call') return 'Call loop, volt-free'
   const volts = `${Math.round(healthyVolts)} V`
   if (circuit === 'signal') return `Signal, ${volts}`
-  if (index > 0) return `Call loop, ${volts}`
+  if (index > 0 && !id.startsWith('valve:')) return `Call loop, ${volts}`
   return `Valve loop, ${volts}`
 }

@@ -5,6 +5,8 @@ import {
   kindOf,
   markingOf,
   type PartKind,
+  partsOf,
+  terminalsInOrder,
   zonesInOrder,
 } from '@civil-lantern/core'
 
@@ -89,11 +91,11 @@ export function boxesOf(job: Job): WallBox[] {
     if (place === home) return column
     return place === seenFrom ? COLUMNS.away + 1 + column : COLUMNS.away
   }
-  const boxes = Object.entries(job.parts).map(([part, { place, kind }]): WallBox => {
+  const boxes = Object.entries(job.parts).map(([part, { place, kind, layout }]): WallBox => {
     const known = kindOf({ kind })
     const here = station(part, place)
     const terminals = known
-      ? placed(known, (terminal) => ({
+      ? placed(known, terminalsInOrder({ kind, layout }), (terminal) => ({
           marking: markingOf(job, part, terminal),
           side: sideTowards(
             here,
@@ -147,8 +149,8 @@ const neighbours = (ends: Partners, part: string) => [...(ends.get(part)?.values
 /** The zone of every part that serves one only; of splices, where all they join belongs to it. */
 function ownersOf(job: Job, ends: Partners): Map<string, string> {
   const owner = new Map<string, string>()
-  for (const { id, thermostat, valve, relay } of zonesInOrder(job))
-    for (const part of [valve, relay, thermostat]) if (part && !owner.has(part)) owner.set(part, id)
+  for (const { pump: _, ...zone } of zonesInOrder(job))
+    for (const part of partsOf(zone)) if (!owner.has(part)) owner.set(part, zone.id)
   const splices = Object.keys(job.parts).filter((part) => isSplice(kindOf(job.parts[part]!)))
   // A splice joined to another splice of the zone: once more round, until nothing is added.
   for (let grew = true; grew; ) {
@@ -210,7 +212,8 @@ export const isSplice = (kind: PartKind | undefined) => kind?.terminals.w1?.role
 /** How much room a kind of part takes. */
 export const sizeOf = (kind: string) => {
   const known = kindOf({ kind })
-  return extentOf(known, known ? placed(known, (marking) => ({ marking, side: undefined })) : [])
+  const names = Object.keys(known?.terminals ?? {})
+  return extentOf(known, known ? placed(known, names, (marking) => ({ marking, side: undefined })) : [])
 }
 
 export function extentOf(kind: PartKind | undefined, terminals: readonly WallTerminal[]) {
@@ -220,12 +223,12 @@ export function extentOf(kind: PartKind | undefined, terminals: readonly WallTer
 
 const countOn = (terminals: readonly WallTerminal[], side: Side) => terminals.filter((one) => one.side === side).length
 
-/** Terminals in the order of their kind, one below the other on the side each faces. */
+/** Terminals in the order in which they lie, one below the other on the side each faces. */
 function placed(
   kind: PartKind,
+  names: readonly string[],
   of: (terminal: string) => { marking: string; side: 'left' | 'right' | undefined },
 ): WallTerminal[] {
-  const names = Object.keys(kind.terminals)
   return inRows(
     names.map((terminal, i) => {
       const { marking, side } = of(terminal)

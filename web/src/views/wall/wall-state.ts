@@ -1,4 +1,4 @@
-import type { Job, Layer, Snapshot } from '@civil-lantern/core'
+import { type Job, type Layer, partsOf, type Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { Observable } from '../../base/observable.ts'
@@ -84,11 +84,11 @@ export function lookOf({ wires, wrong }: Pick<Snapshot, 'wires' | 'wrong'>, id: 
 /** What of a job the arrangement depends on. */
 const shape = ({ parts, wires, cables, places, zones, survey }: Job, foldsKey: string) =>
   JSON.stringify([
-    Object.entries(parts).map(([id, { kind, place, at, markings }]) => [id, kind, place, at, markings]),
+    Object.entries(parts).map(([id, { kind, place, at, markings, layout }]) => [id, kind, place, at, markings, layout]),
     Object.entries(wires).map(([id, { from, to, cable, core }]) => [id, from, to, cable, core]),
     cables,
     Object.entries(places).map(([id, { order, name }]) => [id, order, name.length]),
-    Object.entries(zones).map(([id, { number, thermostat, valve, relay }]) => [id, number, thermostat, valve, relay]),
+    Object.entries(zones).map(([id, zone]) => [id, zone.number, partsOf(zone)]),
     survey.boiler.place,
     foldsKey,
   ])

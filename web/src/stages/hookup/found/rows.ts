@@ -8,6 +8,7 @@ import {
   type PartKind,
   pointInWords,
   takenBack,
+  terminalsInOrder,
   type Wire,
 } from '@civil-lantern/core'
 import type { Traced } from '../../../workers/judge.worker.ts'
@@ -55,7 +56,7 @@ export function rowsOf({ job, conductors }: Pick<Found, 'job' | 'conductors'>, p
         },
       ]
     })
-  const terminals = Object.entries(kind.terminals)
+  const terminals = terminalsInOrder(job.parts[part]!).map((name) => [name, kind.terminals[name]!] as const)
   if (!kind.roles?.connector)
     return terminals.map(([terminal, { role }]) => ({
       part,

@@ -15,6 +15,8 @@ export interface Sample {
   readonly signal?: '2-10 V' | '0-10 V' | '4-20 mA'
   readonly schools?: Record<string, string>
   readonly hotWater?: boolean
+  /** So many heads open for each zone, at a manifold with a pump of its own away from the boiler. */
+  readonly heads?: number
   readonly priority?: boolean
   /** Every how many zones the thermostat is powered, the valve has two leads, or hangs away; 0 for none. */
   readonly powered?: number
@@ -43,10 +45,11 @@ export function sampleJob(sample: Sample): Job {
       place: 'rooms',
       thermostatKind: sample.thermostat ?? (every(n, sample.powered) ? 'thermostat/powered' : 'thermostat/two-wire'),
       valveKind: sample.valve ?? (every(n, sample.twoLead) ? 'valve/motor-2' : 'valve/motor-4'),
-      valvePlace: every(n, sample.remote) ? 'rooms' : 'boiler',
+      valvePlace: every(n, sample.remote) || sample.heads ? 'rooms' : 'boiler',
       run: 5 + 3 * n,
       ...(sample.signal ? { signal: sample.signal } : {}),
       ...(sample.transformers ? { transformer: ((n - 1) % sample.transformers) + 1 } : {}),
+      ...(sample.heads ? { heads: sample.heads, ownPump: true } : {}),
       ...(sample.hotWater && n === zones ? { hotWater: true, ownPump: true } : {}),
     }
   const way = schemeCalled(scheme)
@@ -88,6 +91,16 @@ const families: readonly (Omit<Sample, 'zones'> & { readonly most: number })[] =
   },
   { scheme: 's8', boiler: '', valve: 'valve/power-both-ways', most: 8 },
   { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '0-10 V', most: 8 },
+  { scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 3, most: 8 },
+  {
+    scheme: 's18b',
+    ...line,
+    panel: 'panel/manifold-8-230',
+    valve: 'valve/wax-head-230',
+    boiler: 'boiler/switched-live',
+    heads: 2,
+    most: 8,
+  },
 ]
 
 /** Generated jobs of every scheme, of 1, 2, 5 and 8 zones as far as the scheme goes. */

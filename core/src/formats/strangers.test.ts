@@ -33,6 +33,27 @@ it.each<[string, (draft: Document) => void, string, string, string]>([
     'Wire w20 ends at V1.zz, and V1 has no such terminal.',
     'm1, m2, e1, e2',
   ],
+  [
+    'a layout',
+    (draft) => void Object.assign(draft.planned.parts.V2!, { kind: 'panel/manifold-4', layout: 'round' }),
+    '/document/planned/parts/V2/layout',
+    'V2 has no layout "round".',
+    'zones, thermostats-first, valves-first',
+  ],
+  [
+    'a layout of a part that has none',
+    (draft) => void (draft.planned.parts.V2!.layout = 'zones'),
+    '/document/planned/parts/V2/layout',
+    'V2 has no layout "zones".',
+    'Leave it out',
+  ],
+  [
+    'a further head',
+    (draft) => void (draft.zones.signal!.alsoValves = ['V2', 'V9']),
+    '/zones/signal/alsoValves/1',
+    '/zones/signal/alsoValves/1 names part "V9", which is not in the job.',
+    'name one that exists',
+  ],
 ])('%s that does not exist is refused with its name and the names there are', (_what, change, where, says, names) => {
   expect(opened(change)).toMatchObject({
     ok: false,

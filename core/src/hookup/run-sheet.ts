@@ -1,6 +1,6 @@
 import { compare } from '../compare/compare.ts'
 import type { End, Job, Wire } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { controlsOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import type { CircuitClass } from '../parts/kind.ts'
 import { schoolOf } from '../schemes/schools.ts'
@@ -160,9 +160,7 @@ function circuitOf(job: Job, { from, to }: Wire): CircuitClass {
 
 function zoneOf(job: Job, { from, to }: Wire): string | undefined {
   const ends = [from.part, to.part]
-  return zonesInOrder(job).find(({ thermostat, valve, relay }) =>
-    [thermostat, valve, relay].some((own) => own !== undefined && ends.includes(own)),
-  )?.id
+  return zonesInOrder(job).find((zone) => controlsOf(zone).some((own) => ends.includes(own)))?.id
 }
 
 /** How the trade orders the work: the job's own school, or what its wiring asks. */

@@ -7,7 +7,7 @@ import { wired } from '../testing/benches.ts'
 import { documentOf, plannedJob } from './document.ts'
 import { applyEdit, beginningVisit, makeEdit, undoing } from './edit.ts'
 import type { Document, Job } from './schema.ts'
-import { placeNamed, removeZone } from './zones.ts'
+import { controlsOf, partsOf, placeNamed, removeZone, valvesOf, withParts } from './zones.ts'
 
 const recipes: Record<string, (draft: Job, n: number) => void> = {
   colour: (d, n) => void (Object.values(d.wires)[n % Object.keys(d.wires).length]!.colour = `c${n}`),
@@ -118,5 +118,34 @@ describe('the job file', () => {
 
   it('refuses what is not JSON', () => {
     expect(readJobFile('{ "format":')).toMatchObject({ ok: false, failures: [{ code: 'job/json' }] })
+  })
+})
+
+describe('the parts that are a zone’s own', () => {
+  const zone = {
+    ...{ number: 1, name: 'Floor', place: 'a', thermostatKind: '', valveKind: '', valvePlace: 'a', run: 1 },
+    ...{ thermostat: 'TS1', valve: 'V1', alsoValves: ['V1b', 'V1c'], pump: 'P1' },
+  }
+
+  it('are its valves, its relay, its thermostat and its pump', () => {
+    expect(valvesOf(zone)).toEqual(['V1', 'V1b', 'V1c'])
+    expect(controlsOf(zone)).toEqual(['V1', 'V1b', 'V1c', 'TS1'])
+    expect(partsOf({ ...zone, relay: 'K1' })).toEqual(['V1', 'V1b', 'V1c', 'K1', 'TS1', 'P1'])
+    expect([valvesOf({}), valvesOf({ valve: 'V1' })]).toEqual([[], ['V1']])
+  })
+
+  it('keep their places under other names, and nothing else of the zone changes', () => {
+    expect(withParts(zone, (id) => `${id}x`)).toEqual({
+      ...zone,
+      ...{ thermostat: 'TS1x', valve: 'V1x', alsoValves: ['V1bx', 'V1cx'], pump: 'P1x' },
+    })
+  })
+
+  it('a further head takes the place of the first that is gone; the last one leaves none', () => {
+    const without = (...gone: string[]) => withParts(zone, (id) => (gone.includes(id) ? undefined : id))
+    expect([without('V1').valve, without('V1').alsoValves]).toEqual(['V1b', ['V1c']])
+    expect([without('V1', 'V1c').valve, without('V1', 'V1c').alsoValves]).toEqual(['V1b', undefined])
+    const bare = without('V1', 'V1b', 'V1c', 'TS1', 'P1')
+    expect(['valve', 'alsoValves', 'thermostat', 'pump'].filter((role) => role in bare)).toEqual([])
   })
 })

@@ -13,9 +13,13 @@ export const zonesInOrder = (job: Pick<Job, 'zones'>) =>
 export const valvesOf = ({ valve, alsoValves = [] }: Pick<Zone, 'valve' | 'alsoValves'>): string[] =>
   valve === undefined ? [] : [valve, ...alsoValves]
 
+/** What asks and opens for a zone, its pump apart. */
+export const controlsOf = (zone: Zone): string[] =>
+  [...valvesOf(zone), zone.relay, zone.thermostat].filter((id) => id !== undefined)
+
 /** The parts that are a zone's own. */
 export const partsOf = (zone: Zone): string[] =>
-  [zone.thermostat, ...valvesOf(zone), zone.relay, zone.pump].filter((id) => id !== undefined)
+  zone.pump === undefined ? controlsOf(zone) : [...controlsOf(zone), zone.pump]
 
 /** The zone with each of its parts under the id it has elsewhere; undefined takes a part out of it. */
 export function withParts<Z extends Zone>(zone: Z, elsewhere: (id: string) => string | undefined): Z {

@@ -1,5 +1,6 @@
 import { type Branch, transformerIn, type Winding } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
+import { partsOf } from '../job/zones.ts'
 import { type Alterations, together } from '../motion/alterations.ts'
 import { type Settings, Simulation } from '../motion/simulation.ts'
 import { Poles } from '../poles/poles.ts'
@@ -60,8 +61,7 @@ export class LoadBench {
     this.#simulation = new Simulation(job, {}, { alterations: together([coldWith(job, wrong), otherwise]) })
     const { netlist } = this.#simulation
     const { metal } = new Poles(netlist, job)
-    for (const [id, { valve, thermostat, relay, pump }] of Object.entries(job.zones))
-      for (const part of [valve, thermostat, relay, pump]) if (part) this.#zoneOf.set(part, id)
+    for (const [id, zone] of Object.entries(job.zones)) for (const part of partsOf(zone)) this.#zoneOf.set(part, id)
     this.sources = [...netlist.parts.values()].flatMap((part): Source[] => {
       const winding = transformerIn(part)
       if (!winding) return []

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { partsOf } from '../job/zones.ts'
 import { type LoadBench, type Moment, peakOf } from './carried.ts'
 import type { Together } from './source-load.ts'
 
@@ -85,12 +86,12 @@ const summed = (moments: readonly Moment[]) => ({
 function equalZones(job: Job, zones: readonly string[]): string[][] {
   const groups = new Map<string, string[]>()
   for (const id of zones) {
-    const { thermostat, valve, relay, pump, hotWater } = job.zones[id]!
-    const parts = [thermostat, valve, relay, pump].map((part) => {
-      const { kind, figures } = job.parts[part ?? ''] ?? {}
+    const zone = job.zones[id]!
+    const parts = partsOf(zone).map((part) => {
+      const { kind, figures } = job.parts[part] ?? {}
       return [kind, figures]
     })
-    const key = JSON.stringify([parts, hotWater])
+    const key = JSON.stringify([parts, zone.hotWater])
     groups.set(key, [...(groups.get(key) ?? []), id])
   }
   return [...groups.values()]

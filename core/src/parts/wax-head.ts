@@ -9,7 +9,7 @@ import { part } from './kind.ts'
 const waxHead = (volts: number, circuit: 'low voltage' | 'line voltage', leads: readonly [string, string]) =>
   part({
     kind: `valve/wax-head-${volts}`,
-    name: `Wax head of an underfloor loop, ${volts} V`,
+    name: `Wax head, underfloor, ${volts} V`,
     class: 'valve',
     about:
       'Screwed on the insert of one loop of a manifold. Its wax takes minutes to open or shut the loop. No end switch: its opening is assumed.',
@@ -25,7 +25,7 @@ const waxHead = (volts: number, circuit: 'low voltage' | 'line voltage', leads: 
       shutsIn: { ...heatFigures.shutsIn, value: 180 },
       melts: { ...heatFigures.melts, value: 60 },
       sets: { ...heatFigures.sets, value: 60 },
-      minimumVolts: { ...heatFigures.minimumVolts, value: 0.7 * volts },
+      minimumVolts: { ...heatFigures.minimumVolts, value: Math.round(0.7 * volts) },
       surge: { ...heatFigures.surge, value: 3 },
     },
     state: { ...cold },

@@ -1,6 +1,6 @@
 import { type Feed, feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { controlsOf, zonesInOrder } from '../job/zones.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { IN_SEQUENCE } from '../parts/in-sequence.ts'
 import { kindOf } from '../parts/index.ts'
@@ -47,8 +47,8 @@ const CIRCUITS: readonly CircuitClass[] = ['line voltage', 'low voltage', 'call'
 export function laddersOf({ netlist }: Simulation, job: Job): Ladders {
   const paper = new PaperNets(netlist)
   const zone = new Map<string, number>()
-  for (const { number, thermostat, valve, relay } of zonesInOrder(job))
-    for (const part of [valve, relay, thermostat]) if (part && !zone.has(part)) zone.set(part, number)
+  for (const one of zonesInOrder(job))
+    for (const part of controlsOf(one)) if (!zone.has(part)) zone.set(part, one.number)
   const rank = (network: Network): number => {
     const pieces = piecesOf(network)
     const loads = pieces.filter(({ form }) => form === 'load')

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import type { OwnKind } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
+import { terminalsInOrder } from '../parts/index.ts'
 import { seriousIn, wireAt, wired } from '../testing/benches.ts'
 import { fitOf, schemeCalled, wiredBy } from './index.ts'
 import { outOfStep } from './out-of-step.ts'
@@ -39,4 +40,18 @@ it('a kind that names what its model has not is told where', () => {
     { where: '/figures/wings', says: expect.stringContaining('no figure “wings”') },
   ])
   expect(faultsOfOwnKind({ ...slow, markings: { e9: 'X' } })[0]).toMatchObject({ where: '/markings/e9' })
+})
+
+it('a panel of the user’s own lies as its kind says, and a layout its model has not is told', () => {
+  const job = wired({ scheme: 's5a', panel: 'panel/zone-valve-3' })
+  const ours: OwnKind = { ...slow, like: 'panel/zone-valve-3', figures: {}, markings: {}, leadColours: {} }
+  job.ownKinds = { ours: { ...ours, layout: 'valves-first' } }
+  job.survey.panel = 'ours'
+  const next = wiredBy(job, schemeCalled('s5a')!)
+  expect([next.parts.PN1!.layout, terminalsInOrder(next.parts.PN1!).indexOf('v3p4')]).toEqual(['valves-first', 25])
+  expect(faultsOfOwnKind({ ...ours, layout: 'valves-first' })).toEqual([])
+  expect(faultsOfOwnKind({ ...ours, layout: 'round' })).toEqual([
+    { where: '/layout', says: 'Zone-valve panel, 3 zones has no layout “round”.' },
+  ])
+  expect(faultsOfOwnKind({ ...slow, layout: 'zones' })[0]).toMatchObject({ where: '/layout' })
 })

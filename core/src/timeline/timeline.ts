@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { controlsOf, zonesInOrder } from '../job/zones.ts'
 import { type Chronicle, replay } from '../motion/chronicle.ts'
 import type { Happening, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
@@ -87,8 +87,8 @@ function lanesOf(chronicle: Chronicle, all: readonly Window[]): Lane[] {
   const start = chronicle.at(chronicle.start.now ?? 0)
   const touched = new Set([...trace.map(({ part }) => part), ...all.map(({ part }) => part)])
   const zone = new Map<string, number>()
-  for (const { number, thermostat, valve, relay } of zonesInOrder(job))
-    for (const part of [thermostat, valve, relay]) if (part && !zone.has(part)) zone.set(part, number)
+  for (const one of zonesInOrder(job))
+    for (const part of controlsOf(one)) if (!zone.has(part)) zone.set(part, one.number)
   const parts = [...netlist.parts.values()].filter(({ id }) => touched.has(id))
   parts.sort(
     (a, b) =>

@@ -1,5 +1,6 @@
 import {
   catalogue,
+  isWaxHead,
   type Job,
   lengthFrom,
   lengthUnit,
@@ -122,7 +123,7 @@ function Said({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; jo
   const said = [
     zone.hotWater && 'hot water',
     (zone.heads ?? 1) > 1 && `${zone.heads} heads`,
-    zone.ownPump && 'own pump',
+    zone.ownPump && (isWaxHead({ ...zone, valveKind: likeOf(job, zone.valveKind) }) ? 'manifold pump' : 'own pump'),
     zone.transformer && zone.transformer > 1 && `on transformer ${zone.transformer}`,
     follows && (zone.signal ?? '2-10 V').replace('-', ' to '),
     zone.head && `head comes off ${zone.head}`,

@@ -17,7 +17,14 @@ export function PhoneLoop({ job, snapshot, marks }: { job: Job; snapshot: Snapsh
   const zone = here === undefined ? undefined : job.zones[here]
   const own = here === undefined ? [] : stripsOf(snapshot.loops, here)
   const choices = [
-    ...own.map((strip, i) => ({ strip, says: captionOf(strip, i).split(',')[0]! })),
+    // Where several heads open for a zone, each loop is told by its head.
+    ...own.map((strip, i) => ({
+      strip,
+      says:
+        zone?.alsoValves && strip.id.startsWith('valve:')
+          ? labelOf(job, strip.subject.part)
+          : captionOf(strip, i).split(',')[0]!,
+    })),
     ...snapshot.loops.shared.map((strip) => ({ strip, says: laneName(strip, job) })),
   ]
   const [asked, setAsked] = useState(0)

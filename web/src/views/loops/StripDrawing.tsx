@@ -1,6 +1,6 @@
 import type { Post, Strip } from '@civil-lantern/core'
 import type { ReactNode } from 'react'
-import { type PlacedStation, type PlacedStrip, POST } from './layout.ts'
+import { MARK_OFF, type PlacedStation, type PlacedStrip, POST } from './layout.ts'
 import { WirePath } from './WirePath.tsx'
 
 export interface Marks {
@@ -166,7 +166,7 @@ function PostMark({ post, x, y, lit }: { post: Post | undefined; x: number; y: n
 }
 
 function StationBox({
-  placed: { station, x, width, before, after },
+  placed: { station, x, width, marked },
   y,
   marks,
   children,
@@ -207,31 +207,18 @@ function StationBox({
       />
       {station.load ? null : <ContactMark x={x} y={y} made={station.made} colour={edge} lit={station.litNear} />}
       {children}
-      <Marking post={station.enter} x={x - width / 2 - 4} y={y} anchor="end" room={before} />
-      <Marking post={station.leave} x={x + width / 2 + 4} y={y} anchor="start" room={after} />
+      {marked[0] && <Marking post={station.enter} x={x - width / 2 - MARK_OFF} y={y} anchor="end" />}
+      {marked[1] && <Marking post={station.leave} x={x + width / 2 + MARK_OFF} y={y} anchor="start" />}
     </g>
   )
 }
 
 /** Where two stations stand too near for both their markings, neither is drawn; the panel of the part has them all. */
-const Marking = ({
-  post,
-  x,
-  y,
-  anchor,
-  room,
-}: {
-  post: Post
-  x: number
-  y: number
-  anchor: 'start' | 'end'
-  room: number
-}) =>
-  post.marking.length * 9.2 > room / 2 - 2 ? null : (
-    <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[15px]">
-      {post.marking}
-    </text>
-  )
+const Marking = ({ post, x, y, anchor }: { post: Post; x: number; y: number; anchor: 'start' | 'end' }) => (
+  <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[15px]">
+    {post.marking}
+  </text>
+)
 
 /** Two contact points and an arm, down when made. */
 export const ContactMark = ({

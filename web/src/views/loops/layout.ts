@@ -4,9 +4,11 @@ export interface PlacedStation {
   readonly station: Station
   readonly x: number
   readonly width: number
-  /** Length of the wire drawn before and after it: what its markings have to share. */
+  /** Length of the wire drawn before and after it. */
   readonly before: number
   readonly after: number
+  /** Whether the wire before it, and the one after it, is long enough for the markings at both its ends. */
+  readonly marked: readonly [enter: boolean, leave: boolean]
 }
 
 export interface PlacedStretch {
@@ -24,6 +26,10 @@ export interface PlacedStrip {
 
 export const POST = 14
 const LOAD_WIDTH = 72
+/** Width of a letter of a marking, how far it stands off its station, and how far two of them stand apart. */
+const LETTER = 9.2
+export const MARK_OFF = 4
+const APART = 5
 
 /** How strips that stand under each other share a width: where their subjects stand, and how many stations that takes. */
 export interface Columns {
@@ -66,12 +72,19 @@ export function placeStrip(strip: Strip, width: number, { subjectAt, columns }: 
   const after = spread(subjectAt + half, right - POST, size, gaps.slice(at + 1))
   const centres = [...before, subjectAt, ...after]
   const edges = stations.map((_, i) => [centres[i]! - widths[i]! / 2, centres[i]! + widths[i]! / 2] as const)
+  /** Before each station, and after the last: do the markings at both ends of that wire stand clear of each other? */
+  const wireBefore = (i: number) => (edges[i]?.[0] ?? right - POST) - (edges[i - 1]?.[1] ?? left + POST)
+  const clear = Array.from({ length: stations.length + 1 }, (_, i) => {
+    const words = `${stations[i - 1]?.leave.marking ?? ''}${stations[i]?.enter.marking ?? ''}`
+    return words.length * LETTER + 2 * MARK_OFF + APART <= wireBefore(i)
+  })
   const placed = stations.map((station, i) => ({
     station,
     x: centres[i]!,
     width: widths[i]!,
-    before: edges[i]![0] - (edges[i - 1]?.[1] ?? left + POST),
-    after: (edges[i + 1]?.[0] ?? right - POST) - edges[i]![1],
+    before: wireBefore(i),
+    after: wireBefore(i + 1),
+    marked: [clear[i]!, clear[i + 1]!] as const,
   }))
   const stretches: PlacedStretch[] = []
   let next = 0

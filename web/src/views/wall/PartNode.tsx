@@ -55,7 +55,7 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
       ) : (
         <div className="px-2 pt-1 leading-tight" title={`${label}, ${kind?.name ?? ''}`}>
           <div className="wall-name truncate font-semibold">
-            {zone && !label.endsWith(` ${zone.number}`) && (
+            {zone && !new RegExp(` ${zone.number}[a-z]?$`).test(label) && (
               <span className="wall-far-only font-mono">{zone.number} </span>
             )}
             {label}

@@ -6,6 +6,7 @@ const AISLE = 8 * GRID
 
 /** A place away from the boiler room, as a block of its own. */
 export interface Away {
+  readonly place: string
   readonly zones: ReadonlySet<string>
   readonly width: number
   readonly height: number
@@ -15,23 +16,28 @@ export interface Away {
 export function blocksAway(boxes: readonly WallBox[]): Away[] {
   const places = new Map<string, WallBox[]>()
   for (const box of boxes) places.set(box.place, [...(places.get(box.place) ?? []), box])
-  return [...places.values()].map((inside) => ({
+  return [...places].map(([place, inside]) => ({
+    place,
     ...blockOf(inside),
     zones: new Set(inside.flatMap(({ zone }) => zone ?? [])),
   }))
 }
 
-/** The parts of one place, columns side by side: splices, valves and the like, thermostats; by zone from the top. */
+/** The parts of one place, columns side by side: splices, a panel and what hangs beside it, valves, thermostats; by zone from the top. */
 function blockOf(boxes: readonly WallBox[]): { width: number; height: number; inside: Hung[] } {
   const [only] = boxes
   if (only && boxes.length === 1) return { width: only.width, height: only.height, inside: [{ ...only, x: 0, y: 0 }] }
   const inside: Hung[] = []
   const early = ({ column }: WallBox) =>
     column === COLUMNS.trunks || column === COLUMNS.lineSplices || column === COLUMNS.zoneSplices
+  const last = ({ column }: WallBox) => column === COLUMNS.thermostats
+  const panel = boxes.some(({ column }) => column === COLUMNS.panel)
+  const first = (box: WallBox) => panel && !early(box) && box.column < COLUMNS.valves
   const columns = [
     boxes.filter(early),
-    boxes.filter((box) => !early(box) && box.column !== COLUMNS.thermostats),
-    boxes.filter(({ column }) => column === COLUMNS.thermostats),
+    boxes.filter(first),
+    boxes.filter((box) => !early(box) && !first(box) && !last(box)),
+    boxes.filter(last),
   ]
   let x = 2 * GRID
   let height = 0

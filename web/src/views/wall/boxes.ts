@@ -1,11 +1,11 @@
 import {
   type CircuitClass,
   circuitsAtParts,
+  controlsOf,
   type Job,
   kindOf,
   markingOf,
   type PartKind,
-  partsOf,
   terminalsInOrder,
   zonesInOrder,
 } from '@civil-lantern/core'
@@ -77,6 +77,18 @@ export const COLUMNS = {
   away: 9,
 } as const
 
+/**
+ * How many sheaths lie between a place and the boiler room, as the wall draws it: 0 for the boiler room, 1 for what it reaches,
+ * 2 for what is reached from another place, as rooms are from the centre at a manifold.
+ */
+export function depthsOf({ cables, survey }: Pick<Job, 'cables' | 'survey'>): (place: string) => 0 | 1 | 2 {
+  const home = survey.boiler.place
+  const beyond = new Set(
+    Object.values(cables).flatMap(({ from, to }) => (from !== home && to !== home && from !== to ? [to] : [])),
+  )
+  return (place) => (place === home ? 0 : beyond.has(place) ? 2 : 1)
+}
+
 /** Every part of a job as a box, in the order a technician would name them: supply, plant, zones by number. */
 export function boxesOf(job: Job): WallBox[] {
   const ends = partnersOf(job)
@@ -84,12 +96,14 @@ export function boxesOf(job: Job): WallBox[] {
   const columns = columnsOf(job, ends, owner)
   const rank = new Map(zonesInOrder(job).map(({ id, number }) => [id, number]))
   const home = job.survey.boiler.place
-  /** How far right something hangs; of another place away only that it is further left than what faces it. */
+  const depths = depthsOf(job)
+  /** How far right something hangs; of another place away only whether it is further left or right than what faces it. */
   const station = (part: string, seenFrom: string) => {
     const { place } = job.parts[part]!
     const column = columns.get(part)!
     if (place === home) return column
-    return place === seenFrom ? COLUMNS.away + 1 + column : COLUMNS.away
+    if (place === seenFrom) return COLUMNS.away + 1 + column
+    return depths(place) > depths(seenFrom) ? 3 * COLUMNS.away : COLUMNS.away
   }
   const boxes = Object.entries(job.parts).map(([part, { place, kind, layout }]): WallBox => {
     const known = kindOf({ kind })
@@ -149,8 +163,8 @@ const neighbours = (ends: Partners, part: string) => [...(ends.get(part)?.values
 /** The zone of every part that serves one only; of splices, where all they join belongs to it. */
 function ownersOf(job: Job, ends: Partners): Map<string, string> {
   const owner = new Map<string, string>()
-  for (const { pump: _, ...zone } of zonesInOrder(job))
-    for (const part of partsOf(zone)) if (!owner.has(part)) owner.set(part, zone.id)
+  for (const zone of zonesInOrder(job))
+    for (const part of controlsOf(zone)) if (!owner.has(part)) owner.set(part, zone.id)
   const splices = Object.keys(job.parts).filter((part) => isSplice(kindOf(job.parts[part]!)))
   // A splice joined to another splice of the zone: once more round, until nothing is added.
   for (let grew = true; grew; ) {

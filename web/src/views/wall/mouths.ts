@@ -68,7 +68,11 @@ export function mouthsOf(job: Job, hung: ReadonlyMap<string, Hung>, blocks: read
   return wanted.map(({ cable, here, far }) => {
     const atHome = here.some((box) => box.place === home)
     // Folded rows may reach further than any part that is seen.
-    const x = atHome ? Math.max(edge + REACH, far.x - SHEATH - MOUTH) : Math.max(...here.map(right)) + REACH
+    // It leaves another place at that place's edge, past everything that hangs there.
+    const from = new Set(here.map((box) => box.place))
+    const x = atHome
+      ? Math.max(edge + REACH, far.x - SHEATH - MOUTH)
+      : Math.max(...rooms.filter((box) => from.has(box.place)).map(right)) + REACH
     return { cable, far: place(far), near: place({ ...far, x: snap(x) }) }
   })
 }

@@ -1,6 +1,6 @@
 import { type Job, zonesInOrder } from '@civil-lantern/core'
 import { type Away, blocksAway } from './away.ts'
-import { COLUMNS, GAP, GRID, type Partners, partnersOf, snap, type WallBox, widest } from './boxes.ts'
+import { COLUMNS, depthsOf, GAP, GRID, type Partners, partnersOf, snap, type WallBox, widest } from './boxes.ts'
 import { bundledIn, hiddenIn, into, supplyOf, withoutBundled, ZONE_WIDE, zoneBlockOf } from './folded.ts'
 import { heightsOf } from './heights.ts'
 import type { Block, Folds, Hanging, Heights, Hung, Row } from './shapes.ts'
@@ -80,17 +80,26 @@ export function inRowsOf(job: Job, boxes: readonly WallBox[], folds: Folds): Han
   const foldedRows = rows.filter((row) => row.folded)
   right = Math.max(right - 3 * GRID, foldedRows.length > 0 ? ZONE_WIDE : 0)
   const cables = REACH + MOUTH + SHEATH + MOUTH + REACH
-  const tops = stacked(
-    away.map(({ zones, height }) => ({
-      height,
-      centre: meanOf([...zones].flatMap((zone) => middleOf(rowOf.get(zone)))),
-    })),
-    GAP,
-  )
-  const awayAt = away.map((block, i) => ({ block, y: Math.max(0, snap(tops[i]!)) }))
-  for (const { block, y } of awayAt)
-    for (const box of block.inside) inRow.push({ ...box, x: right + cables + box.x, y: y + box.y })
-  const widestAway = Math.max(0, ...away.map(({ width }) => width))
+  const depths = depthsOf(job)
+  let reach = 0
+  // What is reached from another place stands beyond that place, not under it.
+  const awayAt = ([1, 2] as const).flatMap((depth) => {
+    const blocks = away.filter(({ place }) => depths(place) === depth)
+    if (blocks.length === 0) return []
+    const tops = stacked(
+      blocks.map(({ zones, height }) => ({
+        height,
+        centre: meanOf([...zones].flatMap((zone) => middleOf(rowOf.get(zone)))),
+      })),
+      GAP,
+    )
+    const x = right + cables + reach
+    reach += widest(blocks) + cables
+    return blocks.map((block, i) => ({ block, x, y: Math.max(0, snap(tops[i]!)) }))
+  })
+  for (const { block, x, y } of awayAt)
+    for (const box of block.inside) inRow.push({ ...box, x: x + box.x, y: y + box.y })
+  const widestAway = Math.max(0, reach - cables)
   const zoneBlocks = foldedRows.map((row) => {
     // As wide as an open row is, but for what of another place stands beside it.
     const beside = awayAt.some(({ block, y }) => y < row.top + row.height + GAP && y + block.height + GAP > row.top)

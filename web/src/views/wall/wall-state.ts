@@ -1,4 +1,4 @@
-import { type Job, type Layer, partsOf, type Snapshot } from '@civil-lantern/core'
+import { controlsOf, type Job, type Layer, type Snapshot } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { Observable } from '../../base/observable.ts'
@@ -88,7 +88,7 @@ const shape = ({ parts, wires, cables, places, zones, survey }: Job, foldsKey: s
     Object.entries(wires).map(([id, { from, to, cable, core }]) => [id, from, to, cable, core]),
     cables,
     Object.entries(places).map(([id, { order, name }]) => [id, order, name.length]),
-    Object.entries(zones).map(([id, zone]) => [id, zone.number, partsOf(zone)]),
+    Object.entries(zones).map(([id, zone]) => [id, zone.number, controlsOf(zone)]),
     survey.boiler.place,
     foldsKey,
   ])

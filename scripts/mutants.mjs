@@ -1,7 +1,7 @@
 // Breaks lines of the core on purpose and asks whether a test notices:
 //   npm run mutants -- --seed 7 --rooms motion,parts --count 150
-// Draws lines by the seed, lets Stryker mutate what stands on them, and prints the share that a test killed. Mutants that
-// change nothing anybody can see are listed in `equivalent-mutants.json` with the reason, and are not counted.
+// Draws lines by the seed, lets Stryker mutate what stands on them, and prints the share that a test killed: first by the tests
+// of those rooms, which are quick, then, for what lived, by all tests of the core. Mutants that change nothing anybody can see are listed in `equivalent-mutants.json` with the reason, and are not counted.
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -65,58 +65,79 @@ const shuffled = lines.map((line) => [next(), line]).sort((a, b) => a[0] - b[0])
 const mutate = shuffled.slice(0, Math.ceil(count / 2)).map(([, line]) => line)
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-mutants-'))
-const report = join(folder, 'mutants.json')
-const config = join(folder, 'stryker.json')
-writeFileSync(
-  config,
-  JSON.stringify({
-    testRunner: 'vitest',
-    plugins: ['@stryker-mutator/vitest-runner'],
-    vitest: { configFile: 'scripts/vitest.mutants.config.mjs', related: true },
-    mutate,
-    // Words are not behaviour; a test of the words would only repeat them.
-    mutator: { excludedMutations: ['StringLiteral', 'Regex', 'ObjectLiteral', 'ArrayDeclaration'] },
-    coverageAnalysis: 'perTest',
-    concurrency: 2,
-    timeoutMS: 30_000,
-    ignoreStatic: false,
-    reporters: ['json', 'progress-append-only'],
-    jsonReporter: { fileName: report },
-    tempDirName: join(folder, 'sandbox'),
-    disableTypeChecks: false,
-    ignorePatterns: ['/web', '/e2e', '/docs', '/.ci', '/server/dist', '.stamps', '/core/src/testing/shots'],
-  }),
-)
-say(`${mutate.length} lines of ${lines.length} in ${rooms.join(', ')}, seed ${seed}`)
-const from = Date.now()
-const code = await run('npx', ['stryker', 'run', config])
-if (!existsSync(report)) {
-  rmSync(folder, { recursive: true, force: true })
+process.on('exit', () => rmSync(folder, { recursive: true, force: true }))
+
+/** One round of Stryker over some lines: its report by file. @param own whether only the tests of the rooms are run */
+async function round(lines, own) {
+  const report = join(folder, 'mutants.json')
+  const config = join(folder, 'stryker.json')
+  rmSync(report, { force: true })
+  writeFileSync(
+    config,
+    JSON.stringify({
+      testRunner: 'vitest',
+      plugins: ['@stryker-mutator/vitest-runner'],
+      vitest: { configFile: 'scripts/vitest.mutants.config.mjs', related: true },
+      mutate: lines,
+      // Words are not behaviour; a test of the words would only repeat them.
+      mutator: { excludedMutations: ['StringLiteral', 'Regex', 'ObjectLiteral', 'ArrayDeclaration'] },
+      coverageAnalysis: 'perTest',
+      concurrency: 2,
+      timeoutMS: 30_000,
+      ignoreStatic: false,
+      reporters: ['json', 'progress-append-only'],
+      jsonReporter: { fileName: report },
+      tempDirName: join(folder, 'sandbox'),
+      disableTypeChecks: false,
+      ignorePatterns: ['/web', '/e2e', '/docs', '/.ci', '/server/dist', '.stamps', '/core/src/testing/shots'],
+    }),
+  )
+  const code = await run('npx', ['stryker', 'run', config], { env: own ? { MUTANT_ROOMS: rooms.join(',') } : {} })
+  if (existsSync(report)) return JSON.parse(readFileSync(report, 'utf8')).files
   console.error('Stryker wrote no report: see above.')
   process.exit(code || 1)
 }
 
+/** What no test killed: where it stands, and what was changed. */
+const livedIn = (files) =>
+  Object.entries(files).flatMap(([path, { mutants, source }]) =>
+    mutants
+      .filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
+      .map(({ mutatorName, replacement, location: { start, end } }) => ({
+        path,
+        line: start.line,
+        text: source.split('\n')[start.line - 1].trim(),
+        mutatorName,
+        replacement,
+        // The report counts columns from one, the command line from nought.
+        range: `${path}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`,
+      })),
+  )
+const countOf = (files) =>
+  Object.values(files).flatMap(({ mutants }) =>
+    mutants.filter(({ status }) => ['Killed', 'Timeout', 'RuntimeError', 'Survived', 'NoCoverage'].includes(status)),
+  ).length
+
+say(`${mutate.length} lines of ${lines.length} in ${rooms.join(', ')}, seed ${seed}`)
+const from = Date.now()
+const first = await round(mutate, true)
+const left = livedIn(first)
+say(
+  `${countOf(first) - left.length} of ${countOf(first)} killed by the tests of their own rooms; the others meet all tests`,
+)
+const ranges = new Set(left.map(({ range }) => range))
+const same = (one, other) => one.range === other.range && one.replacement === other.replacement
+const lived =
+  left.length === 0 ? [] : livedIn(await round([...ranges], false)).filter((one) => left.some((it) => same(one, it)))
+
 const equivalent = JSON.parse(readFileSync(join(root, 'scripts/equivalent-mutants.json'), 'utf8'))
-const { files } = JSON.parse(readFileSync(report, 'utf8'))
-const tally = { killed: 0, lived: 0, equivalent: 0 }
-for (const [path, { mutants, source }] of Object.entries(files)) {
-  const text = source.split('\n')
-  for (const { status, mutatorName, replacement, location } of mutants.slice()) {
-    const line = text[location.start.line - 1].trim()
-    if (['Killed', 'Timeout', 'RuntimeError'].includes(status)) tally.killed++
-    else if (status === 'Survived' || status === 'NoCoverage') {
-      const known = equivalent.find((one) => one.file === path && one.line === line && one.mutation === replacement)
-      if (known) tally.equivalent++
-      else {
-        tally.lived++
-        console.log(`lived: ${path}:${location.start.line} ${mutatorName}: ${line}\n         becomes ${replacement}`)
-      }
-    }
-  }
-}
-rmSync(folder, { recursive: true, force: true })
-const of = tally.killed + tally.lived
+const known = ({ path, text, replacement }) =>
+  equivalent.some((one) => one.file === path && one.line === text && one.mutation === replacement)
+const counted = lived.filter((one) => !known(one))
+for (const { path, line, text, mutatorName, replacement } of counted)
+  console.log(`lived: ${path}:${line} ${mutatorName}: ${text}\n         becomes ${replacement}`)
+const of = countOf(first) - (lived.length - counted.length)
 const minutes = ((Date.now() - from) / 60_000).toFixed(1)
 say(
-  `${tally.killed} of ${of} killed (${((100 * tally.killed) / Math.max(1, of)).toFixed(1)} %), ${tally.equivalent} equivalent, seed ${seed}, ${minutes} minutes`,
+  `${of - counted.length} of ${of} killed (${((100 * (of - counted.length)) / Math.max(1, of)).toFixed(1)} %), ${lived.length - counted.length} equivalent, seed ${seed}, ${minutes} minutes`,
 )

@@ -170,8 +170,17 @@ function requestFor(job: Job, ask: Ask, { calls, power }: AskStand): Record<stri
     const place = job.places[ask.place]?.name ?? ''
     return { ask: 'act', do: 'wiggle', on: ask.part, ...around, place }
   }
-  const of = ask.wire ? `wire:${ask.wire}` : ask.ask === 'pipe' ? `zone:${ask.zone}` : `part:${ask.part}`
-  return { ask: 'see', of, what: lookOf(ask.ask), ...around, place: job.places[ask.place]?.name ?? '' }
+  // The pipe of a zone with one valve is asked of the zone; of several heads each has its own.
+  const whole = ask.ask === 'pipe' && !job.zones[ask.zone ?? '']?.alsoValves
+  const of = ask.wire ? `wire:${ask.wire}` : whole ? `zone:${ask.zone}` : `part:${ask.part}`
+  return {
+    ask: 'see',
+    of,
+    what: lookOf(ask.ask),
+    ...(ask.at ? { at: ask.at } : {}),
+    ...around,
+    place: job.places[ask.place]?.name ?? '',
+  }
 }
 
 /** Share of a reading by which it must swing to have come and gone. */
@@ -243,7 +252,8 @@ export async function findBy(
     job,
     [...complaint.cold, ...complaint.uncalled],
     begins,
-    ({ ask, power }) => !(deadOnly && power && (readIn(ask) || ask === 'wiggle')) && !(noClamp && ask === 'amps'),
+    ({ ask, power }) =>
+      !(deadOnly && power && (readIn(ask) || ask === 'wiggle' || ask === 'stick')) && !(noClamp && ask === 'amps'),
   )
   let next = work.next()
   let counted = { tests: 0, minutes: 0 }

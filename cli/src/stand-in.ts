@@ -74,7 +74,8 @@ function answer(wall: StandInWall, request: Record<string, unknown>): object {
   if (kind === 'wire' ? !wall.job.wires[id] : !wall.job.parts[id]) return { refused: `no ${kind} ${id}` }
   const form = what === 'running' ? 'runs' : what
   if (typeof form !== 'string' || !FIND_WORDS[form]) return { refused: `nobody looks at "${String(what)}" here` }
+  const at = request.at === undefined ? {} : { at: String(request.at) }
   return {
-    seen: wall.shows(asked({ ask: form as AskForm, ...(kind === 'wire' ? { wire: id } : { part: id }) }), stand),
+    seen: wall.shows(asked({ ask: form as AskForm, ...(kind === 'wire' ? { wire: id } : { part: id }), ...at }), stand),
   }
 }

@@ -23,6 +23,7 @@ export type AskForm =
   | 'display'
   | 'position'
   | 'pipe'
+  | 'stick'
 
 /** What a reading is in. */
 export type Unit = 'V' | 'Ω' | 'A'
@@ -44,6 +45,8 @@ export interface Ask {
   /** The part that is looked at or felt; the conductor that is tried by itself, or that a clamp goes round. */
   readonly part?: string
   readonly wire?: string
+  /** The terminal beside which a stick is held. */
+  readonly at?: string
   /** The zone whose loop it is on, or whose pipe is felt; what is seen or felt at a part belongs to every stand. */
   readonly zone?: string
   /** Line voltage stands under the same cover as these terminals. */

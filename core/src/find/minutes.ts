@@ -18,6 +18,8 @@ export const MINUTES = {
   /** To lift what is landed on a terminal and land it again; to try a conductor by itself, both its ends lifted. */
   lift: 3,
   core: 4,
+  /** A stick held beside a conductor. */
+  stick: 0.5,
   /** To see whether something runs; to feel a lever; a pipe, with the wait for water; a stem, with the head off and on again. */
   look: 0.3,
   lever: 1,

@@ -9,7 +9,7 @@ const wiring = /^(wire|pair|lead|link):|\/loose\d+$|\/[a-z0-9]+\+[a-z0-9]+\/shor
 const joints = /^wire:.+\.(from|to)\/(open|ohms)$|\/loose\d+$|^part:.+\/ohms$/
 const parts = /^part:[^/]+\/(?!figure)[A-Za-z]+$/
 const outage = /\/(blown|tripped|gone|lockOut|setTooLow|noPower|neverCharges|dead|heatingOff|batteryDead)$/
-const crowded = /\/(weak|transformerWeak|hot|seizedOpen|bodyPasses|switchNeverOpens)$|^supply\/low$/
+const crowded = /\/(weak|transformerWeak|hot|seizedOpen|headStaysOpen|bodyPasses|switchNeverOpens)$|^supply\/low$/
 
 /** One of them with each complaint, or none. */
 export const tellings: readonly Telling[] = [

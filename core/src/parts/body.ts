@@ -36,11 +36,29 @@ export const bodyLeaks: Fault = {
   unit: 'body',
 }
 
+/** What stands still for the head's sake turns freely by hand; what does for the body's sake does not. */
 export const stopsPartWay: Fault = {
   name: 'stopsPartWay',
-  says: 'Stops half-way',
-  repair: 'Stem free: head. Stem stiff: body',
+  says: 'Head stops half-way: its gear catches',
+  repair: 'Head; the stem turns freely',
+  unit: 'head',
   pin: { travel: 0.5 },
+}
+
+export const bodySeizedPartWay: Fault = {
+  name: 'bodySeizedPartWay',
+  says: 'Body seized half-way',
+  repair: 'Body; the motor may have burnt too',
+  unit: 'body',
+  pin: { travel: 0.5 },
+}
+
+export const headStaysOpen: Fault = {
+  name: 'headStaysOpen',
+  says: 'Head does not let it shut: what drives it back is broken',
+  repair: 'Head; the stem turns freely',
+  unit: 'head',
+  pin: { travel: 1 },
 }
 
 export const bodyPasses: Fault = {
@@ -52,7 +70,16 @@ export const bodyPasses: Fault = {
 }
 
 /** What any body can have. */
-export const bodyFaults = () => [bodySeizedShut, bodySeizedOpen, stopsPartWay, bodyPasses, bodyLeaks, headMisseated]
+export const bodyFaults = () => [
+  bodySeizedShut,
+  bodySeizedOpen,
+  bodySeizedPartWay,
+  headStaysOpen,
+  stopsPartWay,
+  bodyPasses,
+  bodyLeaks,
+  headMisseated,
+]
 
 export const bodySeizedShut: Fault = {
   name: 'bodySeizedShut',
@@ -64,8 +91,9 @@ export const bodySeizedShut: Fault = {
 
 export const bodySeizedOpen: Fault = {
   name: 'seizedOpen',
-  says: 'Stands open and will not shut',
-  repair: 'Stem free: head. Stem stiff: body',
+  says: 'Body seized open',
+  repair: 'Body; the motor may have burnt too',
+  unit: 'body',
   pin: { travel: 1 },
 }
 
@@ -77,4 +105,4 @@ export function stemByHand(f: { stiffness: number }, _s: unknown, faults: Readon
 }
 
 export const isSeized = (faults: ReadonlySet<string>) =>
-  faults.has(bodySeizedShut.name) || faults.has(bodySeizedOpen.name)
+  [bodySeizedShut, bodySeizedOpen, bodySeizedPartWay].some(({ name }) => faults.has(name))

@@ -1,4 +1,4 @@
-import { throughHead } from './body.ts'
+import { isSeized, throughHead } from './body.ts'
 import { cold, heater, heatFigures, heatMotion, waxFaults, waxSays, waxTells } from './heat-motor.ts'
 import { part } from './kind.ts'
 
@@ -38,7 +38,7 @@ const waxHead = (volts: number, circuit: 'low voltage' | 'line voltage', leads: 
     urged: (_f, s) => s.driven,
     opening: (_f, s) => throughHead(s, s.travel),
     stemByHand: (_f, _s, faults) =>
-      faults.has('bodySeizedShut') || faults.has('seizedOpen')
+      isSeized(faults)
         ? 'the pin does not spring: the insert has seized'
         : 'the pin gives under the thumb and springs back',
     says: waxSays,

@@ -4,6 +4,7 @@ import type { Job } from '../../job/schema.ts'
 import { zonesInOrder } from '../../job/zones.ts'
 import { read } from '../../meter/meter.ts'
 import type { Simulation } from '../../motion/simulation.ts'
+import { kindOf } from '../../parts/index.ts'
 import { benchWith } from '../../suppose/bench.ts'
 import { type Ask, type AskForm, readIn } from '../ask.ts'
 import { Finder } from '../finder.ts'
@@ -40,6 +41,16 @@ describe('what a plant shows, sound and with one thing wrong', () => {
     ['joint', 'joint:S4', DEAD, 'tight', 'part:S4/loose1', 'loose'],
     ['wiggle', 'wiggle:S4', signal, 'steady', 'part:S4/loose1', 'steady'],
     ['joint', 'joint:V2', DEAD, 'tight', 'part:V2/m1+m2/short', 'bare copper'],
+    // What stands still for the head's sake leaves the lever slack, what does for the body's sake makes it hard.
+    ['lever', 'lever:V3', signal, 'firm', 'part:V3/headStaysOpen', 'slack'],
+    ['lever', 'lever:V3', signal, 'firm', 'part:V3/seizedOpen', 'rock-hard'],
+    ['lever', 'lever:V2', signal, 'slack', 'part:V2/stopsPartWay', 'slack'],
+    ['lever', 'lever:V2', signal, 'slack', 'part:V2/bodySeizedPartWay', 'rock-hard'],
+    ['stick', 'stick:CB1.out', NOBODY, 'glows', 'supply/dead', 'dark'],
+    ['stick', 'stick:SS1.out', NOBODY, 'glows', 'part:ES1/leftOff', 'dark'],
+    ['stick', 'stick:P1.l', signal, 'glows', 'part:V2/windingOpen', 'dark'],
+    ['stick', 'stick:P1.l', NOBODY, 'dark', 'part:V2/switchNeverOpens', 'glows'],
+    ['stick', 'stick:P1.n', signal, 'dark', 'supply/neutral', 'glows'],
   ] as const)('%s %s', (form, id, stand, sound, wrong, then) => {
     const ask = of(form, id)
     const near = (value: number | string, wanted: number | string) =>
@@ -80,6 +91,25 @@ describe('what a plant shows, sound and with one thing wrong', () => {
   it('no clamp goes round a wire of a loop at line voltage', () => {
     for (const make of ['lowther-street', 'quay-terrace'] as const)
       expect(new Finder(demoJobs[make]!()).asks.filter(({ ask }) => ask === 'amps')).toEqual([])
+  })
+
+  it('a stick is held beside line voltage only, at what hangs and not at a joint, and is no reading', () => {
+    for (const make of ['kestrel-point', 'lowther-street'] as const) {
+      const plant = demoJobs[make]!()
+      const sticks = new Finder(plant).asks.filter(({ ask }) => ask === 'stick')
+      expect(sticks.length).toBeGreaterThan(8)
+      for (const { at, part, power, line: reading } of sticks) {
+        const kind = kindOf(plant.parts[part!]!)!
+        const terminal = kind.terminals[at!.split('.')[1]!]!
+        expect([kind.class === 'joint', terminal.circuit, power, reading]).toEqual([
+          false,
+          'line voltage',
+          true,
+          undefined,
+        ])
+      }
+      expect(new Set(sticks.map(({ id }) => id)).size).toBe(sticks.length)
+    }
   })
 
   it('a loose end shows where it is landed and nowhere else; a broken core at neither of its ends', () => {

@@ -15,6 +15,7 @@ import { pipe } from './pipe.ts'
 import { position } from './position.ts'
 import { runs } from './runs.ts'
 import { stem } from './stem.ts'
+import { stick } from './stick.ts'
 import { volts } from './volts.ts'
 import { wiggle } from './wiggle.ts'
 
@@ -35,6 +36,7 @@ export const askKinds: readonly AskKind[] = [
   alone,
   core,
   stem,
+  stick,
 ]
 
 /** @throws nothing: every form has its kind */

@@ -33,5 +33,6 @@ export const pipe: AskKind = {
         ]
       })
     }),
-  shows: ({ warm }, { part }) => (warm.has(part!) ? 'warms' : 'cold'),
+  shows: ({ warm, heats }, { part, zone }) =>
+    (part === undefined ? heats.has(zone!) : warm.has(part)) ? 'warms' : 'cold',
 }

@@ -39,7 +39,7 @@ export const isLow = (strip: Strip, job: Job): boolean =>
 export const isBesideLine = (job: Job, ...parts: readonly string[]): boolean =>
   parts.some((part) => atLine(kindOf(job.parts[part]!)!))
 
-const pointsOf = (strip: Strip) => [
+export const pointsOf = (strip: Strip) => [
   ...(strip.from ? [strip.from] : []),
   ...strip.items.flatMap((item) => (item.form === 'station' ? [item.enter, item.leave] : [])),
   ...(strip.to ? [strip.to] : []),

@@ -50,6 +50,13 @@ export function Danger({ ask }: { ask: Proposed['ask'] }) {
         ground. Nothing else tells the suspects apart; otherwise pass it over.
       </p>
     )
+  if (ask.ask === 'stick')
+    return (
+      <p className="font-semibold">
+        Beside whole insulation only: nothing touched, no cover off for it. A stick may glow at a dead core and stay
+        dark at a live one. It never proves dead.
+      </p>
+    )
   if (ask.besideLine)
     return (
       <p className="font-semibold">

@@ -1,0 +1,67 @@
+import { LOW_VOLTS } from '../../meter/limits.ts'
+import { read } from '../../meter/meter.ts'
+import type { Simulation } from '../../motion/simulation.ts'
+import { kindOf } from '../../parts/index.ts'
+import { pointInWords } from '../../words/words.ts'
+import type { AskKind } from '../ask.ts'
+import { MINUTES } from '../minutes.ts'
+import { pointsOf } from './volts.ts'
+
+/** Volts to earth from which a stick glows; a free core beside a live one takes that much by itself. */
+const GLOWS = 50
+
+/**
+ * Whether a stick glows beside the insulation of a conductor at line voltage: quick, nothing touched, and weak. It may glow at
+ * ghost volts and stay dark at a shielded live core, and never proves dead.
+ */
+export const stick: AskKind = {
+  ask: 'stick',
+  trust: 0.9,
+  words: ['glows', 'dark'],
+  alike: { lights: 'glows', beeps: 'glows', nothing: 'dark' },
+  asksOf({ job, loops }) {
+    const strips = [
+      ...loops.zones.flatMap(({ valve, also = [], call }) => [valve, ...also, call]),
+      ...loops.shared,
+    ].filter((strip) => strip?.circuit === 'line voltage' && strip.healthyVolts > LOW_VOLTS)
+    const points = strips.flatMap((strip) => (strip ? pointsOf(strip) : []))
+    return points.flatMap(({ part, terminal }) => {
+      const kind = kindOf(job.parts[part] ?? { kind: '' })
+      if (!kind || kind.class === 'joint' || kind.terminals[terminal]?.circuit !== 'line voltage') return []
+      return [
+        {
+          id: `stick:${part}.${terminal}`,
+          ask: 'stick' as const,
+          power: true,
+          part,
+          at: `${part}.${terminal}`,
+          besideLine: true as const,
+          place: job.parts[part]!.place,
+          minutes: MINUTES.stick,
+          says: `A stick beside the conductor at ${pointInWords(job, `${part}.${terminal}`)}, its insulation whole. Does it glow?`,
+        },
+      ]
+    })
+  },
+  shows({ bench }, { at }) {
+    const [earth, node] = [earthOf(bench), nodeAt(bench, at!)]
+    return earth !== undefined && node !== undefined && (read(bench, 'volts', node, earth).value ?? 0) >= GLOWS
+      ? 'glows'
+      : 'dark'
+  },
+}
+
+const nodeAt = ({ netlist }: Simulation, point: string): number | undefined => {
+  const [part = '', terminal = ''] = point.split('.')
+  return netlist.parts.get(part)?.nodes.get(terminal)
+}
+
+/** The earth that comes in with the supply: what a hand that holds a stick stands on. */
+function earthOf({ netlist }: Simulation): number | undefined {
+  for (const { kind, nodes } of netlist.parts.values()) {
+    if (kind.class !== 'supply') continue
+    const earth = Object.keys(kind.terminals).find((name) => kind.terminals[name]?.circuit === 'earth')
+    return nodes.get(earth ?? kind.roles?.feeds?.[1] ?? '')
+  }
+  return undefined
+}

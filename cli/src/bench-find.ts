@@ -109,7 +109,7 @@ function tried(finder: Finder, job: Job, wrong: readonly Supposition[], seed: nu
 }
 
 function answer(wall: StandInWall, finder: Finder, wanted: Wanted, lies: number, random: Random): Shown | boolean {
-  if (wanted.do === 'check') return wall.heats(wanted.zone)
+  if (wanted.do === 'check') return wall.checks(wanted)
   if (wanted.do === 'repair') return wall.repair(wanted.unit.unit)
   const { ask, stand } = wanted
   if (random.next() >= lies) return wall.shows(ask, stand)

@@ -76,7 +76,7 @@ function nextTests(job: Job, finder: Finder): number[] {
         if (second && value.do === 'ask' && !value.closing) took.push(performance.now() - from)
         const answer =
           value.do === 'check'
-            ? wall.heats(value.zone)
+            ? wall.checks(value)
             : value.do === 'repair'
               ? wall.repair(value.unit.unit)
               : wall.shows(value.ask, value.stand)

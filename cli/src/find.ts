@@ -292,7 +292,6 @@ export async function findBy(
   return solved ? 0 : 1
 }
 
-/** What a search wants, as it is put to an answerer. */
 /** What is put to the answerer for what a search wants done. */
 export function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
   if (wanted.do === 'ask') return requestFor(job, wanted.ask, wanted.stand)
@@ -301,13 +300,14 @@ export function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
     const [id = ''] = unit.split('/')
     return { ask: 'repair', unit, ...(job.parts[id] ? { part: id } : { wire: id }), do: putRightBy(job, unit) }
   }
-  const { zone } = wanted
+  const { zone, uncalled } = wanted
+  const calls = uncalled ? [] : [zone]
   return {
     ask: 'see',
     of: `zone:${zone}`,
     what: 'pipe',
-    calls: [zone],
-    callNames: [job.zones[zone]?.name ?? zone],
+    calls,
+    callNames: calls.map((id) => job.zones[id]?.name ?? id),
     seconds: SETTLED,
     power: true,
   }

@@ -1,4 +1,4 @@
-import { readIn, type Shown as Seen, type Unit } from './ask.ts'
+import { readIn, type Shown, type Unit } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { THERE } from './goes.ts'
@@ -7,7 +7,8 @@ import { standKey } from './stand.ts'
 import { NONE, type Suspect, WELL } from './suspects.ts'
 import { rowAt, type StandTable, shownAt } from './table.ts'
 
-type Shown = Exclude<Evidence, { is: 'repair' }>
+/** What was seen, apart from what was put right. */
+export type Seen = Exclude<Evidence, { is: 'repair' }>
 
 /**
  * How likely each suspect is after what was seen, by Bayes: weights, then each thing in its order. What the mains stand at is
@@ -40,7 +41,7 @@ export class Belief {
    */
   idle(evidence: readonly Evidence[]): ReadonlySet<string> {
     const since = evidence.slice(evidence.findLastIndex((one) => one.is === 'repair') + 1)
-    const odd = since.flatMap((one) => (one.is !== 'repair' && this.#isOdd(one) ? [one] : []))
+    const odd = since.flatMap((one) => (one.is !== 'repair' && this.isOdd(one) ? [one] : []))
     if (odd.length === 0) return new Set([WELL])
     return new Set(
       this.#suspects.flatMap(({ id, goes }) =>
@@ -50,7 +51,7 @@ export class Belief {
   }
 
   /** Would a sound plant have shown something else? */
-  #isOdd(one: Shown): boolean {
+  isOdd(one: Seen): boolean {
     const table = this.#tables.get(standKey(standOf(one)))!
     if (one.is === 'room') return one.heats !== rowAt(table, WELL).heats.has(one.zone)
     const column = table.asks.findIndex(({ id }) => id === one.ask)
@@ -64,7 +65,7 @@ export class Belief {
     return logs
   }
 
-  #see(logs: Float64Array, one: Shown) {
+  #see(logs: Float64Array, one: Seen) {
     const table = this.#tables.get(standKey(standOf(one)))!
     const column = one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask)
     if (one.is === 'shown' && column < 0) return
@@ -91,12 +92,14 @@ export class Belief {
     const shares = this.#shares(logs)
     const had = this.#suspects.reduce((sum, one, i) => sum + (one.unit === unit ? shares[i]! : 0), 0)
     const second = this.#besides(unit, shares, before, explained)
+    const left = this.#leftOfTwo(unit, shares)
     const next = new Float64Array(logs.length)
     for (const [i, one] of this.#suspects.entries()) {
       const own =
-        one.unit === unit
+        one.unit === unit || holds(one, unit)
           ? BAD_AGAIN * shares[i]!
           : shares[i]! +
+            (1 - BAD_AGAIN) * (left.get(one.id) ?? 0) +
             had *
               (one.id === WELL
                 ? 1 - BAD_AGAIN - SECOND - UNFORESEEN
@@ -104,6 +107,17 @@ export class Belief {
       for (const [k, { weight }] of SUPPLY.entries()) next[i * SUPPLY.length + k] = Math.log(own * weight + TINY)
     }
     return next
+  }
+
+  /** Of two things at once, of which a unit is put right, the other one is left. */
+  #leftOfTwo(unit: string, shares: readonly number[]): ReadonlyMap<string, number> {
+    const left = new Map<string, number>()
+    for (const [i, { both }] of this.#suspects.entries()) {
+      const other = both?.find((one) => one.unit !== unit)
+      if (both && other && both.some((one) => one.unit === unit))
+        left.set(other.id, (left.get(other.id) ?? 0) + shares[i]!)
+    }
+    return left
   }
 
   /** What else may have been wrong while the likeliest of a unit was: by what that one leaves as it is in a sound plant. */
@@ -120,19 +134,29 @@ export class Belief {
     }
     const found = this.#shares(logs)
     return normal(
-      found.map((share, i) => (this.#suspects[i]!.unit === unit || this.#suspects[i]!.id === WELL ? 0 : share)),
+      found.map((share, i) => {
+        const { id, unit: own, both } = this.#suspects[i]!
+        return own === unit || id === WELL || both ? 0 : share
+      }),
     )
   }
 
   /** Does a suspect show something else there than a sound plant? */
-  #changes(suspect: string, one: Shown): boolean {
+  #changes(suspect: string, one: Seen): boolean {
     const table = this.#tables.get(standKey(standOf(one)))!
-    if (one.is === 'room') return rowAt(table, suspect).heats.has(one.zone) !== rowAt(table, WELL).heats.has(one.zone)
-    const column = table.asks.findIndex(({ id }) => id === one.ask)
-    if (column < 0) return false
-    return differs(shownAt(table, suspect, column), shownAt(table, WELL, column), readIn(table.asks[column]!.ask))
+    return changedBy(suspect, one, table, one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask))
   }
 }
+
+/** Does a suspect show something else there than a sound plant? @param column of what was asked; none for a room */
+export function changedBy(suspect: string, one: Seen, table: StandTable, column: number): boolean {
+  if (one.is === 'room') return rowAt(table, suspect).heats.has(one.zone) !== rowAt(table, WELL).heats.has(one.zone)
+  if (column < 0) return false
+  return differs(shownAt(table, suspect, column), shownAt(table, WELL, column), readIn(table.asks[column]!.ask))
+}
+
+/** Are there two things, of which a unit is one? */
+export const holds = ({ both }: Suspect, unit: string): boolean => both?.some((one) => one.unit === unit) === true
 
 /**
  * What a reading may differ and count as the same: a share of the value, of so much at the least. What motors of one nameplate
@@ -144,20 +168,21 @@ const SAME: Readonly<Record<Unit, { readonly share: number; readonly least: numb
   A: { share: 0.25, least: 0.1 },
 }
 
-function differs(one: Seen, other: Seen, unit: Unit = 'V'): boolean {
+function differs(one: Shown, other: Shown, unit: Unit = 'V'): boolean {
   if (typeof one === 'string' || typeof other === 'string') return one !== other
   const { share, least } = SAME[unit]
   return one !== other && !(Math.abs(one - other) <= share * Math.max(least, Math.abs(other)))
 }
 
 /** The chance of what was seen; of what comes and goes, as far as it was there then, unless a hand finds it at any time. */
-function chanceBy(one: Shown, { id, goes }: Suspect, table: StandTable, column: number, k: number): number {
+function chanceBy(one: Seen, { id, goes }: Suspect, table: StandTable, column: number, k: number): number {
   const now = chanceOf(one, id, table, column, k)
   if (goes === undefined || (one.is === 'shown' && askKind(table.asks[column]!.ask).byHand)) return now
   return (1 - THERE) * now + THERE * chanceOf(one, goes, table, column, k)
 }
 
-function chanceOf(one: Shown, suspect: string, table: StandTable, column: number, k: number): number {
+/** @param k which of `SUPPLY`; as rated where nothing is said */
+export function chanceOf(one: Seen, suspect: string, table: StandTable, column: number, k?: number): number {
   if (one.is === 'room')
     return suspect === NONE
       ? likelihood.anyRoom

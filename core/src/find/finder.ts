@@ -12,6 +12,7 @@ import { NAMED, type Open, type Proposed, proposalOf, ranked, tellLittle, type W
 import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL, type Weighing } from './suspects.ts'
 import { type StandTable, shownAt, tableOf } from './table.ts'
+import { likeliestPairs } from './two-at-once.ts'
 
 /** What is left of a unit's chance, and what it could be. */
 export interface UnitLeft {
@@ -30,6 +31,21 @@ export interface Findings {
   readonly repair: UnitLeft | undefined
   /** Where nothing that can be asked parts what is left: where to look, the likeliest for its minutes first. */
   readonly look: readonly UnitLeft[]
+}
+
+/** A suspect with its chance, and what puts it right: two units where it is two things at once. */
+interface Placed {
+  readonly id: string
+  readonly says: string
+  readonly share: number
+  readonly units: readonly string[]
+}
+
+/** The suspects by some of the evidence, and the chance that none of them is it. */
+interface View {
+  readonly by: readonly Evidence[]
+  readonly placed: readonly Placed[]
+  readonly open: number
 }
 
 /** Where and how the next thing is asked. */
@@ -93,26 +109,22 @@ export class Finder {
   ): Generator<number, Findings> {
     const now = troubledNow(troubled, seen)
     const all = standsFor(this.#job, now)
-    yield* this.#tabled(quick ? all.slice(0, 1) : all, now, quick ? [] : seen)
+    yield* within(0, 0.8, this.#tabled(quick ? all.slice(0, 1) : all, now, quick ? [] : seen))
     const isReady = (stand: Stand) => this.#tables.has(standKey(stand))
     const stands = all.filter(isReady)
     const evidence = seen.filter((one) => one.is === 'repair' || isReady(standOf(one)))
-    const made = new Belief(this.suspects, this.#tables)
-    const belief = made.after(evidence)
-    const idle = made.idle(evidence)
-    const renewed = new Set(evidence.flatMap((one) => (one.is === 'repair' ? [one.unit] : [])))
-    // What explains nothing of it is no more to it than nothing wrong at all; what still looks like a part that was renewed is
-    // something else that looks like it.
-    const unitOf = this.suspects.map(({ id, unit }) => (idle.has(id) ? WELL : renewed.has(unit) ? NONE : unit))
-    const units = this.#left(belief, unitOf)
+    const { placed, by } = quick
+      ? { placed: this.#placed(this.suspects, evidence), by: evidence }
+      : yield* within(0.8, 0.9, this.#explained(evidence, now))
+    const units = this.#left(placed)
     const where = whereAfter(evidence, this.asks, place)
-    const open = this.#open(belief, unitOf)
-    let proposals = this.#proposals(open, stands, evidence, where, offers)
+    const open = this.#open(placed, units[0]?.unit)
+    let proposals = this.#proposals(open, stands, by, where, offers)
     if (!quick && !this.#onLine && tellLittle(proposals) && this.asks.some((ask) => isLive(ask) && offers(ask))) {
       // What live line voltage would show is worked out only now that it is wanted.
       this.#onLine = true
-      yield* this.#tabled(all, now, seen)
-      proposals = this.#proposals(open, stands, evidence, where, offers)
+      yield* within(0.9, 1, this.#tabled(all, now, seen))
+      proposals = this.#proposals(open, stands, by, where, offers)
     }
     return { units, ...this.#decided(units, open, proposals) }
   }
@@ -155,15 +167,119 @@ export class Finder {
     }
   }
 
-  #left(belief: readonly number[], unitOf: readonly string[]): UnitLeft[] {
-    const units = new Map<string, { share: number; members: { says: string; share: number }[] }>()
-    for (const [i, { says }] of this.suspects.entries()) {
-      const unit = unitOf[i]!
-      const one = units.get(unit) ?? { share: 0, members: [] }
-      one.share += belief[i]!
-      one.members.push({ says, share: belief[i]! })
-      units.set(unit, one)
+  /**
+   * Every suspect with its chance after what was seen, and what puts it right.
+   * @param renewed units put right before that, too
+   */
+  #placed(suspects: readonly Suspect[], evidence: readonly Evidence[], renewed = renewedIn(evidence)): Placed[] {
+    const made = new Belief(suspects, this.#tables)
+    const belief = made.after(evidence)
+    const idle = made.idle(evidence)
+    // What explains nothing of it is no more to it than nothing wrong at all; what still looks like a part that was renewed is
+    // something else that looks like it.
+    return suspects.map((one, i): Placed => {
+      const own = unitsOf(one)
+      const units = idle.has(one.id) ? [WELL] : own.some((unit) => renewed.has(unit)) ? [NONE] : own
+      return { id: one.id, says: one.says, share: belief[i]!, units }
+    })
+  }
+
+  /**
+   * What may be wrong, and by what of the evidence. Where no single thing explains all that was seen there may be more than one:
+   * then what was seen since a repair that helped is held by itself, for the plant was another before; then the zone in trouble by
+   * itself; then two things at once. The first of these that explains it is taken.
+   */
+  *#explained(evidence: readonly Evidence[], troubled: readonly string[]): Generator<number, View> {
+    const renewed = renewedIn(evidence)
+    const view = (by: readonly Evidence[], more: readonly Suspect[] = []): View => {
+      const placed = this.#placed([...this.suspects, ...more], by, renewed)
+      return { by, placed, open: placed.reduce((sum, { share, units }) => (units[0] === NONE ? sum + share : sum), 0) }
     }
+    const views = [view(evidence)]
+    const isOpen = () => views.at(-1)!.open > UNEXPLAINED
+    const since = evidence.slice(this.#helpedAt(evidence) + 1)
+    // After so much in vain it is time to say that nothing on the list is it.
+    if (since.filter((one) => one.is === 'repair').length > MOST_VAIN) return views[0]!
+    if (isOpen() && since.length < evidence.length) views.push(view(since))
+    const [zone] = troubled
+    const own = zone === undefined ? since : since.filter((one) => this.#speaksOf(one, zone))
+    if (isOpen() && own.length < since.length) views.push(view(own))
+    if (isOpen()) {
+      const pairs = yield* this.#twoAtOnce(own)
+      if (pairs.length > 0) views.push(view(own, pairs))
+    }
+    return isOpen() ? views.reduce((best, one) => (one.open < best.open ? one : best)) : views.at(-1)!
+  }
+
+  /** The last repair after which something was as it should be that was not before; -1 where none was. */
+  #helpedAt(evidence: readonly Evidence[]): number {
+    const belief = new Belief(this.suspects, this.#tables)
+    const odd = new Set<string>()
+    let [helped, repair] = [-1, -1]
+    for (const [at, one] of evidence.entries()) {
+      if (one.is === 'repair') {
+        repair = at
+        continue
+      }
+      const key = one.is === 'room' ? `room:${one.zone} ${one.uncalled === true}` : keyOfAsk(one.ask, one.stand)
+      if (belief.isOdd(one)) odd.add(key)
+      else if (odd.delete(key)) helped = repair
+    }
+    return helped
+  }
+
+  /** Does what was seen tell anything of a zone? What another zone lacks, called without it, does not; what works there does. */
+  #speaksOf(one: Evidence, zone: string): boolean {
+    if (one.is === 'repair') return true
+    if (one.is === 'room') return one.zone === zone || one.heats !== (one.uncalled === true)
+    const { calls } = one.stand
+    const others = calls.length > 0 && !calls.includes(zone)
+    const at = this.asks.find(({ id }) => id === one.ask)?.zone
+    if (!others && (at === undefined || at === zone)) return true
+    const table = this.#tables.get(standKey(one.stand))
+    const column = table?.asks.findIndex(({ id }) => id === one.ask) ?? -1
+    return !table || column < 0 || isSame(one.shown, shownAt(table, WELL, column))
+  }
+
+  /**
+   * The likeliest two things at once, with what they show worked out: told from what was seen before anything was put right, and
+   * from what was seen since the last time.
+   */
+  *#twoAtOnce(evidence: readonly Evidence[]): Generator<number, Suspect[]> {
+    const first = evidence.findIndex((one) => one.is === 'repair')
+    const last = evidence.findLastIndex((one) => one.is === 'repair')
+    const parts = first < 0 ? [evidence] : [evidence.slice(0, first), evidence.slice(last + 1)]
+    const wanted = parts.flatMap((part) =>
+      likeliestPairs(
+        this.suspects,
+        this.#tables,
+        part.flatMap((one) => (one.is === 'repair' ? [] : [one])),
+        MOST_PAIRS,
+      ),
+    )
+    const pairs = [...new Map(wanted.map((one) => [one.id, one])).values()]
+    const all = pairs.length * this.#tables.size
+    let done = 0
+    for (const [key, table] of this.#tables) {
+      const missing = pairs.filter(({ id }) => !table.rows.has(id))
+      if (missing.length === 0) continue
+      const work = tableOf(this.#job, this.#base, missing, table.asks, table.stand)
+      let next = work.next()
+      for (; !next.done; next = work.next()) yield ++done / all
+      this.#tables.set(key, { ...table, rows: new Map([...table.rows, ...next.value.rows]) })
+    }
+    return pairs
+  }
+
+  #left(placed: readonly Placed[]): UnitLeft[] {
+    const units = new Map<string, { share: number; members: { says: string; share: number }[] }>()
+    for (const { says, share, units: own } of placed)
+      for (const unit of own) {
+        const one = units.get(unit) ?? { share: 0, members: [] }
+        one.share += share
+        one.members.push({ says, share })
+        units.set(unit, one)
+      }
     return [...units]
       .map(([unit, { share, members }]) => ({
         unit,
@@ -174,13 +290,12 @@ export class Finder {
       .sort((a, b) => b.share - a.share)
   }
 
-  /** What is still worth telling apart. */
-  #open(belief: readonly number[], unitOf: readonly string[]): Open {
+  /** What is still worth telling apart. Two at once count for the likeliest unit, where it is one of theirs: that is put right first. */
+  #open(placed: readonly Placed[], top: string | undefined): Open {
     const units: { says: string; share: number }[] = []
     const at = new Map<string, number>()
-    const suspects = this.suspects.flatMap(({ id }, i) => {
-      const unit = unitOf[i]!
-      const share = belief[i]!
+    const suspects = placed.flatMap(({ id, share, units: own }) => {
+      const unit = own.find((one) => one === top) ?? own[0]!
       if (share < NEGLIGIBLE || unit === NONE) return []
       if (!at.has(unit)) at.set(unit, units.push({ says: unitInWords(this.#job, unit), share: 0 }) - 1)
       units[at.get(unit)!]!.share += share
@@ -247,6 +362,15 @@ export class Finder {
   }
 }
 
+/** A part of some work, from one share of the whole to another. */
+function* within<T>(from: number, to: number, work: Generator<number, T>): Generator<number, T> {
+  for (;;) {
+    const next = work.next()
+    if (next.done) return next.value
+    yield from + (to - from) * next.value
+  }
+}
+
 /** A proposal as it is shown, its answers in words. */
 const told = ({ leads: _, ...proposal }: Weighed): Proposed => proposal
 
@@ -276,6 +400,15 @@ function whereAfter(evidence: readonly Evidence[], asks: readonly Ask[], place: 
   return { place, stand, locked: since.some((one) => asks.some(({ id, line }) => id === one.ask && line)) }
 }
 
+const renewedIn = (evidence: readonly Evidence[]): ReadonlySet<string> =>
+  new Set(evidence.flatMap((one) => (one.is === 'repair' ? [one.unit] : [])))
+const unitsOf = ({ unit, both }: Suspect): readonly string[] => both?.map((one) => one.unit) ?? [unit]
+
+/** Chance of what nothing explains from which more than one thing is thought of, and how many pairs are worked out. */
+const UNEXPLAINED = 0.5
+/** Repairs in vain, since the last that helped, after which nothing more is thought of. */
+const MOST_VAIN = 2
+const MOST_PAIRS = 16
 const keyOfAsk = (id: string, stand: Stand): string => `${id} @ ${standKey(stand)}`
 /** Chance with which a unit is named though nothing is left to ask. */
 const SURE = 0.9

@@ -32,7 +32,7 @@ function searched(
       instead !== 'wall'
         ? instead
         : wanted.do === 'check'
-          ? wall.heats(wanted.zone)
+          ? wall.checks(wanted)
           : wanted.do === 'repair'
             ? wall.repair(wanted.unit.unit)
             : wall.shows(wanted.ask, wanted.stand)

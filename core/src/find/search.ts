@@ -6,11 +6,14 @@ import type { Finder, Findings, UnitLeft } from './finder.ts'
 import { NOBODY, type Stand } from './stand.ts'
 import { NONE, WELL } from './suspects.ts'
 
-/** What a search wants done next: something asked, a unit put right, or a zone called by itself to see whether it heats. */
+/**
+ * What a search wants done next: something asked, a unit put right, or a zone called by itself, or nobody, to see whether it
+ * heats.
+ */
 export type Wanted =
   | { readonly do: 'ask'; readonly ask: Ask; readonly stand: Stand; readonly minutes: number; readonly closing?: true }
   | { readonly do: 'repair'; readonly unit: UnitLeft }
-  | { readonly do: 'check'; readonly zone: string }
+  | { readonly do: 'check'; readonly zone: string; readonly uncalled?: true }
 
 /** How a search ended. */
 export interface Ended {
@@ -108,24 +111,34 @@ export function* search(
 const placeToLook = ({ look, units }: Findings): UnitLeft | undefined =>
   [...look, ...units].find(({ unit }) => unit !== NONE && unit !== WELL)
 
-/** Each zone alone, then nobody. Answers whether it failed; what came of it is evidence. */
+/** Each zone alone, then nobody, to its end. Answers whether anything failed; what came of it is evidence. */
 function* closing(
   finder: Finder,
   job: Job,
   evidence: Evidence[],
 ): Generator<Wanted, boolean, Shown | boolean | undefined> {
+  let failed = false
   for (const { id } of zonesInOrder(job)) {
     const heats = (yield { do: 'check', zone: id }) === true
     evidence.push({ is: 'room', zone: id, heats })
-    if (!heats) return true
+    if (!heats) failed = true
   }
-  for (const ask of finder.asks.filter((one) => one.ask === 'runs')) {
+  const running = finder.asks.filter((one) => one.ask === 'runs')
+  // Where nothing is told to run, what stands open with nobody calling is felt at the pipes.
+  for (const { id } of running.length > 0 ? [] : zonesInOrder(job)) {
+    const heats = (yield { do: 'check', zone: id, uncalled: true }) === true
+    if (heats) {
+      evidence.push({ is: 'room', zone: id, heats, uncalled: true })
+      failed = true
+    }
+  }
+  for (const ask of running) {
     const shown = yield { do: 'ask', ask, stand: NOBODY, minutes: ask.minutes, closing: true }
     if (shown === undefined || typeof shown === 'boolean') continue
     evidence.push({ is: 'shown', ask: ask.id, stand: NOBODY, shown })
-    if (shown !== finder.sound(ask, NOBODY)) return true
+    if (shown !== finder.sound(ask, NOBODY)) failed = true
   }
-  return false
+  return failed
 }
 
 function run(work: Generator<number, Findings>): Findings {

@@ -113,6 +113,11 @@ export class StandInWall {
     return [...this.#in(NOBODY).heats]
   }
 
+  /** Whether a zone heats when it alone calls, or nobody. */
+  checks({ zone, uncalled }: { readonly zone: string; readonly uncalled?: true }): boolean {
+    return uncalled ? this.heatsUncalled.includes(zone) : this.heats(zone)
+  }
+
   /** What an ask shows in a stand, a reading rounded as a meter rounds it. */
   shows(ask: Ask, stand: Stand): Shown {
     const shown = askKind(ask.ask).shows(this.#in(stand, this.#there), ask)

@@ -17,6 +17,8 @@ export interface Suspect {
   readonly says: string
   /** It comes and goes: what it is while it is there, by the suspect that is so all the time. */
   readonly goes?: string
+  /** Two things at once: the two suspects it is made of. Its unit names both of theirs. */
+  readonly both?: readonly [Suspect, Suspect]
 }
 
 /** What moves the usual weights: what the firm put right so far, and what is told of when it began. */

@@ -21,7 +21,7 @@ export function searched(
         ? wall.shows(wanted.ask, wanted.stand)
         : wanted.do === 'repair'
           ? wall.repair(wanted.unit.unit)
-          : wall.heats(wanted.zone),
+          : wall.checks(wanted),
     )
   }
   return next.value

@@ -22,7 +22,12 @@ export interface UnitLeft {
   readonly members: readonly { readonly says: string; readonly share: number }[]
 }
 
+/** By what more than one thing wrong is told apart: what was seen since a repair that helped, one zone, or two things at once. */
+export type Several = 'since' | 'zone' | 'two'
+
 export interface Findings {
+  /** No single thing explains all that was seen. */
+  readonly several?: Several
   readonly units: readonly UnitLeft[]
   readonly next: Proposed | undefined
   /** Other things worth asking, dearer for what they tell. */
@@ -43,6 +48,7 @@ interface Placed {
 
 /** The suspects by some of the evidence, and the chance that none of them is it. */
 interface View {
+  readonly several?: Several
   readonly by: readonly Evidence[]
   readonly placed: readonly Placed[]
   readonly open: number
@@ -113,8 +119,8 @@ export class Finder {
     const isReady = (stand: Stand) => this.#tables.has(standKey(stand))
     const stands = all.filter(isReady)
     const evidence = seen.filter((one) => one.is === 'repair' || isReady(standOf(one)))
-    const { placed, by } = quick
-      ? { placed: this.#placed(this.suspects, evidence), by: evidence }
+    const { placed, by, several } = quick
+      ? { placed: this.#placed(this.suspects, evidence), by: evidence, several: undefined }
       : yield* within(0.8, 0.9, this.#explained(evidence, now))
     const units = this.#left(placed)
     const where = whereAfter(evidence, this.asks, place)
@@ -126,7 +132,7 @@ export class Finder {
       yield* within(0.9, 1, this.#tabled(all, now, seen))
       proposals = this.#proposals(open, stands, by, where, offers)
     }
-    return { units, ...this.#decided(units, open, proposals) }
+    return { ...(several ? { several } : {}), units, ...this.#decided(units, open, proposals) }
   }
 
   /** The asks worth while in a stand. */
@@ -191,22 +197,23 @@ export class Finder {
    */
   *#explained(evidence: readonly Evidence[], troubled: readonly string[]): Generator<number, View> {
     const renewed = renewedIn(evidence)
-    const view = (by: readonly Evidence[], more: readonly Suspect[] = []): View => {
+    const view = (by: readonly Evidence[], several?: Several, more: readonly Suspect[] = []): View => {
       const placed = this.#placed([...this.suspects, ...more], by, renewed)
-      return { by, placed, open: placed.reduce((sum, { share, units }) => (units[0] === NONE ? sum + share : sum), 0) }
+      const open = placed.reduce((sum, { share, units }) => (units[0] === NONE ? sum + share : sum), 0)
+      return { by, placed, open, ...(several ? { several } : {}) }
     }
     const views = [view(evidence)]
     const isOpen = () => views.at(-1)!.open > UNEXPLAINED
     const since = evidence.slice(this.#helpedAt(evidence) + 1)
     // After so much in vain it is time to say that nothing on the list is it.
     if (since.filter((one) => one.is === 'repair').length > MOST_VAIN) return views[0]!
-    if (isOpen() && since.length < evidence.length) views.push(view(since))
+    if (isOpen() && since.length < evidence.length) views.push(view(since, 'since'))
     const [zone] = troubled
     const own = zone === undefined ? since : since.filter((one) => this.#speaksOf(one, zone))
-    if (isOpen() && own.length < since.length) views.push(view(own))
+    if (isOpen() && own.length < since.length) views.push(view(own, 'zone'))
     if (isOpen()) {
       const pairs = yield* this.#twoAtOnce(own)
-      if (pairs.length > 0) views.push(view(own, pairs))
+      if (pairs.length > 0) views.push(view(own, 'two', pairs))
     }
     return isOpen() ? views.reduce((best, one) => (one.open < best.open ? one : best)) : views.at(-1)!
   }
@@ -340,7 +347,7 @@ export class Finder {
    * One rule to stop: to name the repair costs less than the cheapest ask that could change it. Where nothing is left to ask
    * and more than one unit is, they are shown together: the asks cannot part them, eyes and hands at their places can.
    */
-  #decided(units: readonly UnitLeft[], open: Open, proposals: readonly Weighed[]): Omit<Findings, 'units'> {
+  #decided(units: readonly UnitLeft[], open: Open, proposals: readonly Weighed[]): Omit<Findings, 'units' | 'several'> {
     const [top] = units
     const [next, ...others] = proposals
     const known = top !== undefined && top.unit !== NONE && top.unit !== WELL

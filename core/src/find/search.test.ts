@@ -73,6 +73,52 @@ describe('a search to its end', () => {
     expect(together.ended.repairs).toContain('V2/head')
   })
 
+  it.each([
+    [
+      ['part:V4/windingOpen', 'wire:w27/open'],
+      ['V4/head', 'TC5/white'],
+    ],
+    [
+      ['part:V3/gearStripped', 'part:V4/stopsPartWay', 'part:V5/headStaysOpen'],
+      ['V3/head', 'V4/head', 'V5/head'],
+    ],
+  ])('%j: zones with a fault each are put right one after the other', (wrong, units) => {
+    const { ended } = searched(wrong)
+    expect(ended.solved).toBe(true)
+    expect(ended.repairs).toEqual(expect.arrayContaining(units))
+  })
+
+  it('goes through the whole closing check though it fails, and begins again with all it told', () => {
+    const { did } = searched(['part:V1/windingOpen', 'part:V5/windingOpen'])
+    const first = did.findIndex((one) => one.do === 'repair')
+    const checks = did.slice(first + 1, first + 1 + zones.length)
+    expect(checks.map((one) => one.do === 'check' && one.zone)).toEqual(zones)
+    expect(did.slice(first + 1 + zones.length).findIndex((one) => one.do === 'ask' && one.closing)).toBe(0)
+  })
+
+  it('closes with the warmth of every zone and nobody calling where no boiler, pump or burner would tell', () => {
+    const bare = demoJobs['botany-house']!()
+    const stuck = new StandInWall(bare, [{ id: 'part:V1/bodySeizedPartWay' }])
+    const of = new Finder(bare)
+    const { troubled, begins } = complainedOf(stuck, of)!
+    const work = search(of, bare, troubled, begins)
+    const uncalled = new Set<string>()
+    let next = work.next()
+    while (!next.done) {
+      const wanted = next.value
+      if (wanted.do === 'check' && wanted.uncalled) uncalled.add(wanted.zone)
+      next = work.next(
+        wanted.do === 'check'
+          ? stuck.checks(wanted)
+          : wanted.do === 'repair'
+            ? stuck.repair(wanted.unit.unit)
+            : stuck.shows(wanted.ask, wanted.stand),
+      )
+    }
+    expect([...uncalled]).toEqual(Object.keys(bare.zones))
+    expect([next.value.solved, next.value.repairs.at(-1)]).toEqual([true, 'V1/body'])
+  })
+
   it('closes with each zone alone, in their order, and then with nobody, when all has to stand still', () => {
     const { did } = searched(['part:V2/windingOpen'])
     const repaired = did.findIndex((one) => one.do === 'repair')

@@ -197,7 +197,7 @@ function Search({ complaint }: { complaint: Entry }) {
           <CloseCase complaint={complaint} {...(found.repair ? { cause: found.repair.says } : {})} />
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-          <Suspects units={found.units} />
+          <Suspects units={found.units} several={found.several} />
           {mended.length > 0 && (
             <Tick
               label={`Weighed by the firm’s own log: ${mended.length === 1 ? 'one repair' : `${mended.length} repairs`} elsewhere`}

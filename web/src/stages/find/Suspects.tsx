@@ -1,15 +1,16 @@
-import { type Ask, type Job, type Seen, type Shown, type UnitLeft, unitInWords } from '@civil-lantern/core'
+import { type Ask, type Findings, type Job, type Seen, type Shown, unitInWords } from '@civil-lantern/core'
 import { Button, Card } from '../../ui/controls.tsx'
-import { percent } from './in-words.ts'
+import { percent, severalInWords } from './in-words.ts'
 
 const SHOWN = 8
 
 /** What may be wrong, grouped by what would be replaced or remade, the likeliest first. */
-export function Suspects({ units }: { units: readonly UnitLeft[] }) {
+export function Suspects({ units, several }: Pick<Findings, 'units' | 'several'>) {
   const shown = units.slice(0, SHOWN)
   const rest = units.slice(SHOWN).reduce((sum, { share }) => sum + share, 0)
   return (
     <Card title="What it may be">
+      {several && <p className="px-4 pt-2 font-semibold">{severalInWords(several)}</p>}
       <ul className="px-4 pt-1 pb-3">
         {shown.map(({ unit, says, share, members }) => (
           <li key={unit} className="border-line border-t py-1.5">

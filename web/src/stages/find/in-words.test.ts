@@ -1,6 +1,15 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { againInWords, beforeRepair, isWell, optionsNote, percent, searchInWords, standInWords } from './in-words.ts'
+import {
+  againInWords,
+  beforeRepair,
+  isWell,
+  optionsNote,
+  percent,
+  searchInWords,
+  severalInWords,
+  standInWords,
+} from './in-words.ts'
 
 const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
 const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as never
@@ -80,4 +89,11 @@ describe('the search in words', () => {
     expect(standInWords(job, { stand: { calls: [], power: true } })).toContain('Nobody calls')
     expect(standInWords(job, { stand: { calls: [], power: false } })).toContain('proven dead')
   })
+})
+
+it('says why only some of what was seen counts, each way in words of its own', () => {
+  const all = (['since', 'zone', 'two'] as const).map(severalInWords)
+  expect(new Set(all).size).toBe(3)
+  expect(all[0]).toContain('since the last repair that helped')
+  expect(all[2]).toContain('Two at once')
 })

@@ -33,6 +33,14 @@ export function searchInWords({ units, repair, look, next }: Findings): string {
   return `${left === 1 ? 'One suspect' : `${left} suspects`} left. ${named.says}: ${percent(named.share)}.`
 }
 
+/** Why the suspects are told from some of what was seen only, where no single thing explains it all. */
+export const severalInWords = (several: NonNullable<Findings['several']>): string =>
+  ({
+    since: 'More than one thing was wrong: only what was seen since the last repair that helped counts here.',
+    zone: 'More than one thing may be wrong: what other zones lack is left aside here.',
+    two: 'No single thing explains what was seen. Two at once would: each counts with the other.',
+  })[several]
+
 const second = (units: readonly UnitLeft[]): string => units[1]?.says ?? 'the zone'
 
 /** What has to be so for an ask, in words. */

@@ -131,6 +131,23 @@ describe('the stand-in wall', () => {
     }
   })
 
+  it('answers a stick by the terminal it is held beside; at a part that is not there it says so', async () => {
+    await stored('sticked')
+    const answer = (id: string, of: string, stand: string[]) => {
+      const body = { kind: 'seen', what: 'word', of, look: 'stick', word: 'cannot tell' }
+      const maker = { id, by: 'Ash', device: 'phone', clock: '2026-03-01T10:00:00.000Z', revision: 1 }
+      return program.ask<{ body: Entry['body']; error?: unknown }>('/api/jobs/sticked/stand-in/answer', {
+        entry: nextEntry(maker, [], body),
+        ask: 'stick',
+        stand,
+      })
+    }
+    expect((await answer('stick-entry-1', 'point:P1.l', ['signal'])).said.body.word).toBe('glows')
+    expect((await answer('stick-entry-2', 'point:P1.l', [])).said.body.word).toBe('dark')
+    const { status, said } = await answer('stick-entry-3', 'point:P9.l', [])
+    expect([status, JSON.stringify(said)]).toEqual([400, expect.stringContaining('There is no part \\"P9\\"')])
+  })
+
   it('answers a clamp by the wire between two ends, whichever is named first; between none it says so', async () => {
     const job = await stored('clamped')
     const strip = Object.values(job.wires).find(({ from, to }) => [from.part, to.part].includes('TS2'))!

@@ -61,6 +61,13 @@ export interface Ask {
   readonly says: string
 }
 
+/**
+ * What is looked at or felt, as an entry names it.
+ * @example lookedAt(stick) // 'point:CB1.out'
+ */
+export const lookedAt = ({ part, wire, at }: Pick<Ask, 'part' | 'wire' | 'at'>): string =>
+  at !== undefined ? `point:${at}` : wire !== undefined ? `wire:${wire}` : `part:${part}`
+
 /** A plant as found, with its loops, for what can be asked of it. */
 export interface Plant {
   readonly job: Job

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
-import { type Ask, type AskForm, asRead, readIn, type Shown } from './ask.ts'
+import { type Ask, type AskForm, asRead, lookedAt, readIn, type Shown } from './ask.ts'
 import { wordFor } from './asks/index.ts'
 import { calling, DEAD, NOBODY, type Stand } from './stand.ts'
 
@@ -65,7 +65,7 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
         ? [{ entry: id, evidence: { is: 'room', zone, heats: true, uncalled: true } }]
         : []
     }
-    const ask = asks.find((one) => one.ask === body.look && of === (one.wire ? `wire:${one.wire}` : `part:${one.part}`))
+    const ask = asks.find((one) => one.ask === body.look && of === lookedAt(one))
     const shown = ask && wordFor(ask.ask, word)
     return ask && shown ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: at, shown } }] : []
   })

@@ -11,7 +11,7 @@ import { StandInWall } from './stand-in-wall.ts'
 
 const job = wired({ zones: 2 })
 const endsOf = (id: string) =>
-  /^lead:(.+)\.(.+)\/exchanged:(.+)\.(.+)$/.exec(id)!.slice(1) as [string, string, string, string]
+  /^lead:(.+)\.(.+)\/(?:exchanged|on):(.+)\.(.+)$/.exec(id)!.slice(1) as [string, string, string, string]
 
 describe('which leads may have changed places', () => {
   it.each(Object.entries(demoJobs))('%s: such as there are, never line for low voltage, no earth', (_name, make) => {
@@ -40,6 +40,27 @@ describe('which leads may have changed places', () => {
     expect(ids.some((id) => /[:.\s](CB1|S\d+)\./.test(id))).toBe(false)
   })
 
+  it('one on the free terminal beside its own, where it has one: a call on the contact that rests, no factory lead', () => {
+    const plant = wired({
+      ...{ scheme: 's9', zones: 2, practice: '230', boiler: 'boiler/switched-live', valve: 'valve/two-port-5' },
+      thermostat: 'thermostat/receiver-230',
+    })
+    const moved = exchangesOf(plant)
+      .map(({ id }) => id)
+      .filter((id) => id.includes('/on:'))
+    expect(moved).toContain('lead:TS1.no/on:TS1.nc')
+    expect(moved.some((id) => id.startsWith('lead:V1.'))).toBe(false)
+    const landed = new Set(
+      Object.values(plant.wires).flatMap(({ from, to }) => [from, to].map((end) => `${end.part}.${end.terminal}`)),
+    )
+    for (const id of moved) {
+      const [part, one, other, there] = endsOf(id)
+      const order = Object.keys(kindOf(plant.parts[part]!)!.terminals)
+      expect([part === other, Math.abs(order.indexOf(one) - order.indexOf(there))]).toEqual([true, 1])
+      expect([landed.has(`${part}.${one}`), landed.has(`${other}.${there}`)]).toEqual([true, false])
+    }
+  })
+
   it('in a long row only neighbours', () => {
     const panel = demoJobs['sable-row']!()
     const order = Object.keys(kindOf(panel.parts.PN1!)!.terminals)
@@ -50,6 +71,7 @@ describe('which leads may have changed places', () => {
     )
     const row = order.filter((terminal) => landed.has(terminal))
     const own = exchangesOf(panel)
+      .filter(({ id }) => id.includes('/exchanged:'))
       .map(({ id }) => endsOf(id))
       .filter(([part, , other]) => part === 'PN1' && other === 'PN1')
     expect(own.length).toBeGreaterThan(10)

@@ -11,8 +11,9 @@ const FEW = 6
 const NEIGHBOURS = 2
 
 /**
- * The leads that may have been exchanged when a plant was wired: two on one part, of circuits that share a box; and the same
- * lead of two zones' valves or thermostats, which crosses the zones.
+ * The leads that may have been landed otherwise when a plant was wired: two exchanged on one part, of circuits that share a box;
+ * one on the terminal beside its own, which is free; and the same lead of two zones' valves or thermostats exchanged, which
+ * crosses the zones.
  */
 export function exchangesOf(job: Job): Supposition[] {
   const landed = new Map<string, Set<string>>()
@@ -26,6 +27,7 @@ export function exchangesOf(job: Job): Supposition[] {
       (terminal) => kindOf(job.parts[part]!)?.terminals[terminal]?.circuit !== 'earth',
     )
   const pairs = new Set<string>()
+  const moved = new Set<string>()
   for (const [part] of landed) {
     const kind = kindOf(job.parts[part] ?? { kind: '' })
     if (!kind || NOT.has(kind.class)) continue
@@ -33,11 +35,20 @@ export function exchangesOf(job: Job): Supposition[] {
     const terminals = worksAt(part).sort((a, b) => order.indexOf(a) - order.indexOf(b))
     // Where many stand in a row, a lead is taken for one beside it and not for one at the other end. Line and low voltage are in
     // boxes, or behind barriers, of their own.
+    const isLine = (terminal: string) => kind.terminals[terminal]?.circuit === 'line voltage'
+    const free = order.filter((one) => !landed.get(part)!.has(one) && kind.terminals[one]?.circuit !== 'earth')
+    for (const one of terminals) {
+      // A factory lead leaves its part: there is no terminal beside it to miss.
+      if (kind.terminals[one]?.lead) continue
+      const at = order.indexOf(one)
+      for (const other of free)
+        if (Math.abs(order.indexOf(other) - at) === 1 && isLine(one) === isLine(other))
+          moved.add(`lead:${part}.${one}/on:${part}.${other}`)
+    }
     const reach = terminals.length > FEW ? NEIGHBOURS : terminals.length
     for (const [i, one] of terminals.entries())
       for (const other of terminals.slice(i + 1, i + 1 + reach))
-        if ((kind.terminals[one]?.circuit === 'line voltage') === (kind.terminals[other]?.circuit === 'line voltage'))
-          pairs.add(`${part}.${one} ${part}.${other}`)
+        if (isLine(one) === isLine(other)) pairs.add(`${part}.${one} ${part}.${other}`)
   }
   const zones = zonesInOrder(job)
   for (const [i, one] of zones.entries())
@@ -48,10 +59,11 @@ export function exchangesOf(job: Job): Supposition[] {
         for (const terminal of worksAt(here))
           if (landed.get(there)?.has(terminal)) pairs.add(`${here}.${terminal} ${there}.${terminal}`)
       }
-  return [...pairs].map((pair) => {
+  const exchanged = [...pairs].map((pair) => {
     const [one, other] = pair.split(' ')
-    return { id: `lead:${one}/exchanged:${other}` }
+    return `lead:${one}/exchanged:${other}`
   })
+  return [...exchanged, ...moved].map((id) => ({ id }))
 }
 
 /** Has a supposition a lead of this part landed elsewhere? */

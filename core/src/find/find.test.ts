@@ -2,6 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { unitOf } from '../suppose/index.ts'
+import { wired } from '../testing/benches.ts'
+import { lookedAt, readIn } from './ask.ts'
+import { WORDS as FIND_WORDS } from './asks/index.ts'
 import { type Evidence, evidenceOf, withComplaint } from './evidence.ts'
 import { Finder, type Findings } from './finder.ts'
 import { calling, DEAD, stampOf, standKey } from './stand.ts'
@@ -170,6 +173,20 @@ describe('asking', () => {
     if (shared) expect(minutes(there, shared.ask.id)! - shared.minutes).toBeCloseTo(3, 9)
   })
 
+  it('offers what else is worth asking in the same place and stand as one round, without a step and none of it twice', () => {
+    const cold: Evidence = { is: 'room', zone: 'signal', heats: false }
+    const now = found(['signal'], [cold], 'boiler')
+    expect(now.here.length).toBeGreaterThan(0)
+    expect(now.here.length).toBeLessThanOrEqual(3)
+    for (const one of now.here) {
+      expect([one.ask.place, standKey(one.stand)]).toEqual([now.next!.ask.place, standKey(now.next!.stand)])
+      // There it costs no walk and no change.
+      expect(one.bits / one.ask.minutes).toBeGreaterThanOrEqual(0.05)
+    }
+    const all = [now.next!, ...now.here, ...now.others].map(({ ask, stand }) => `${ask.id} ${standKey(stand)}`)
+    expect(new Set(all).size).toBe(all.length)
+  })
+
   it('tells before an answer is given what each would mean, and all of them together are certain', () => {
     const { next } = found(['signal'], [{ is: 'room', zone: 'signal', heats: false }])
     expect(next!.answers.reduce((sum, { chance }) => sum + chance, 0)).toBeGreaterThan(0.9)
@@ -212,6 +229,23 @@ describe('what the log has on a complaint', () => {
     add(entries, { kind: 'seen', what: 'word', of: 'part:V2', look: 'lever', word: 'cannot tell' }, { stand })
     add(entries, { ...read, to: end('nowhere.x') })
     expect(evidenceOf(entries, 'find-case-1', finder.asks)).toHaveLength(3)
+  })
+
+  it('finds every ask of eye and hand again by what was written down of it, whichever of its words was said', () => {
+    const floors = wired({ scheme: 's18', panel: 'panel/manifold-4', valve: 'valve/wax-head-24', heads: 2, zones: 2 })
+    for (const asks of [finder.asks, new Finder(floors).asks]) {
+      const words = asks.filter(({ ask }) => !readIn(ask))
+      expect(new Set(words.map(({ ask }) => ask)).size).toBeGreaterThan(8)
+      for (const one of words)
+        for (const word of one.words ?? FIND_WORDS[one.ask]!) {
+          const entries: Entry[] = []
+          const at = stampOf(floors, one.power ? calling() : DEAD)
+          add(entries, { kind: 'seen', what: 'word', of: lookedAt(one), look: one.ask, word }, { stand: at })
+          expect(evidenceOf(entries, 'find-case-1', asks).map(({ evidence }) => evidence)).toEqual([
+            { is: 'shown', ask: one.id, stand: one.power ? calling() : DEAD, shown: word },
+          ])
+        }
+    }
   })
 
   it('takes ohms only where it was dead, alone where the leads were lifted, and a core by its wire', () => {

@@ -8,7 +8,7 @@ import { Belief } from './belief.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { entropy, normal } from './likelihood.ts'
 import { minutesTo, repairMinutes, type Where, wrongRepair } from './minutes.ts'
-import { NAMED, type Open, type Proposed, proposalOf, ranked, tellLittle, type Weighed } from './proposals.ts'
+import { LITTLE, NAMED, type Open, type Proposed, proposalOf, ranked, tellLittle, type Weighed } from './proposals.ts'
 import { bring, DEAD, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, unitInWords, WELL, type Weighing } from './suspects.ts'
 import { type StandTable, shownAt, tableOf } from './table.ts'
@@ -32,6 +32,8 @@ export interface Findings {
   readonly next: Proposed | undefined
   /** Other things worth asking, dearer for what they tell. */
   readonly others: readonly Proposed[]
+  /** What else is worth asking in the same place and stand, without a step: dealt with in one round there. */
+  readonly here: readonly Proposed[]
   /** The unit to put right now: naming it costs less than the cheapest ask that could change that. */
   readonly repair: UnitLeft | undefined
   /** Where nothing that can be asked parts what is left: where to look, the likeliest for its minutes first. */
@@ -356,8 +358,14 @@ export class Finder {
     const changes = proposals.filter(({ leads }) => leads.some((unit) => unit !== first))
     const cheapest = changes.reduce((least, { minutes }) => Math.min(least, minutes), Number.POSITIVE_INFINITY)
     if (known && top.share >= LEAST_SURE && (changes.length > 0 ? risk < cheapest : top.share >= SURE))
-      return { next: undefined, others: proposals.slice(0, 4).map(told), repair: top, look: [] }
-    if (next) return { next: told(next), others: others.slice(0, 4).map(told), repair: undefined, look: [] }
+      return { next: undefined, others: proposals.slice(0, 4).map(told), here: [], repair: top, look: [] }
+    if (next) {
+      const isHere = ({ ask, stand }: Proposed) =>
+        ask.place === next.ask.place && standKey(stand) === standKey(next.stand) && !isLive(ask)
+      const here = others.filter((one) => isHere(one) && one.bits / one.ask.minutes >= LITTLE).slice(0, MOST_HERE)
+      const elsewhere = others.filter((one) => !here.includes(one)).slice(0, 4)
+      return { next: told(next), others: elsewhere.map(told), here: here.map(told), repair: undefined, look: [] }
+    }
     let covered = 0
     const left = units.filter(({ share }) => {
       const wanted = covered < COVERED && share >= NAMED
@@ -365,7 +373,13 @@ export class Finder {
       return wanted
     })
     const worth = ({ unit, share }: UnitLeft) => share / repairMinutes(this.#job, unit)
-    return { next: undefined, others: [], repair: undefined, look: left.toSorted((a, b) => worth(b) - worth(a)) }
+    return {
+      next: undefined,
+      others: [],
+      here: [],
+      repair: undefined,
+      look: left.toSorted((a, b) => worth(b) - worth(a)),
+    }
   }
 }
 
@@ -417,6 +431,8 @@ const UNEXPLAINED = 0.5
 const MOST_VAIN = 2
 const MOST_PAIRS = 16
 const keyOfAsk = (id: string, stand: Stand): string => `${id} @ ${standKey(stand)}`
+/** Asks of one round beside the first, at most. */
+const MOST_HERE = 3
 /** Chance with which a unit is named though nothing is left to ask. */
 const SURE = 0.9
 /** Chance under which nothing is named while something is left to ask, however cheap it is to put right. */

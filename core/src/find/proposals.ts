@@ -34,7 +34,7 @@ export const NAMED = 0.02
 /** An ask that tells less than this is noise, bits. */
 const LEAST_BITS = 0.01
 /** Bits a minute under which what is asked dead or at low voltage parts nothing any more: only then is live line voltage read. */
-const LITTLE = 0.05
+export const LITTLE = 0.05
 
 /** An ask with what it tells; its answers are put into words once somebody looks at them. */
 export interface Weighed extends Proposed {

@@ -83,6 +83,7 @@ export function lookedAtInWords(job: Job, of: string): string {
   const [what, id = ''] = of.split(':')
   if (what === 'part' && job.parts[id]) return labelOf(job, id)
   if (what === 'wire' && job.wires[id]) return wireInWords(job, id)
+  if (what === 'point') return pointInWords(job, id)
   const named = what === 'zone' ? job.zones[id] : what === 'place' ? job.places[id] : undefined
   return named?.name ?? of
 }

@@ -199,14 +199,17 @@ function answerOf(
     if (!wall.job.zones[zone]) throw lost(`There is no zone "${zone}".`)
     return { ...about, word: wall.heats(zone) ? 'heats' : 'cold' }
   }
-  const [kind, id = ''] = String(about.of ?? '').split(':')
+  const [kind, named = ''] = String(about.of ?? '').split(':')
+  // A stick is held beside one terminal of a part.
+  const [id = ''] = kind === 'point' ? named.split('.') : [named]
   const point = (end: unknown) => (typeof end === 'object' && end && 'point' in end ? String(end.point) : '')
   const from = point(about.from)
   const unit = readIn(asked)
   const reads = unit !== undefined
-  if (!reads && kind === 'part' && !wall.job.parts[id]) throw lost(`There is no part "${id}".`)
+  if (!reads && (kind === 'part' || kind === 'point') && !wall.job.parts[id]) throw lost(`There is no part "${id}".`)
   if (!reads && kind === 'wire' && !wall.job.wires[id]) throw lost(`There is no wire "${id}".`)
-  if (!reads && kind !== 'part' && kind !== 'wire') throw lost(`"${String(about.of)}" is neither a part nor a wire.`)
+  if (!reads && kind !== 'part' && kind !== 'wire' && kind !== 'point')
+    throw lost(`"${String(about.of)}" is neither a part nor a terminal nor a wire.`)
   const part = reads ? from.slice(0, from.indexOf('.')) : id
   if (reads && !wall.job.parts[part]) throw lost(`There is no part "${part}".`)
   // The wire a clamp is round is named by its two ends.
@@ -232,6 +235,7 @@ function answerOf(
     from,
     to: point(about.to),
     ...(clamped ? { wire: clamped } : kind === 'wire' ? { wire: id } : { part }),
+    ...(kind === 'point' ? { at: named } : {}),
     ...(zone === undefined ? {} : { zone }),
   }
   const shown = wall.shows(ask, stand)

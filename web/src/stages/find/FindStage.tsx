@@ -53,6 +53,8 @@ function Search({ complaint }: { complaint: Entry }) {
   const begun = useRef('')
   const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
+  /** What is taken first of a round, where it is not the best. */
+  const [chosen, setChosen] = useState<string>()
   const [clamp, setClamp] = useClamp()
   const [refused, setRefused] = useState<readonly string[]>([])
   // A complaint of the stand-in's is answered by it to the end, also when nothing is hidden in it any more.
@@ -135,7 +137,11 @@ function Search({ complaint }: { complaint: Entry }) {
       </Page>
     )
   const { found, seen, asks } = answered
-  const { next, others } = found
+  const { others } = found
+  // Another of the same round may be taken first.
+  const round = found.next ? [found.next, ...found.here] : []
+  const next = round.find((one) => placedKey(one) === chosen) ?? found.next
+  const here = round.filter((one) => one !== next)
   return (
     <Page title={searchInWords(found)} says={says} busy={!whole}>
       {!whole && (
@@ -160,7 +166,7 @@ function Search({ complaint }: { complaint: Entry }) {
             />
           ) : (
             <NextCard
-              key={`${next.ask.id} ${standKey(next.stand)} ${seen.length}`}
+              key={`${placedKey(next)} ${seen.length}`}
               next={next}
               standIn={standIn}
               job={job}
@@ -171,11 +177,28 @@ function Search({ complaint }: { complaint: Entry }) {
           {found.repair && seen.at(-1)?.evidence.is !== 'repair' && (
             <OptionsCard key={found.repair.unit} job={job} unit={found.repair.unit} />
           )}
+          {!found.repair && next && here.length > 0 && (
+            <Card title="While you are there" aside={job.places[next.ask.place]?.name}>
+              <ul className="px-4 pt-1 pb-2">
+                {here.map((one) => (
+                  <li
+                    key={placedKey(one)}
+                    className="flex items-center justify-between gap-3 border-line border-t py-1.5"
+                  >
+                    <span className="min-w-0">{one.ask.says}</span>
+                    <Button look="quiet" className="shrink-0 px-2!" onClick={() => setChosen(placedKey(one))}>
+                      This first
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </Card>
+          )}
           {!found.repair && others.length > 0 && (
             <Card title="Dearer for what they tell">
               <ul className="px-4 pt-1 pb-2">
                 {others.map((one) => (
-                  <li key={`${one.ask.id} ${standKey(one.stand)}`} className="border-line border-t py-2">
+                  <li key={placedKey(one)} className="border-line border-t py-2">
                     {one.ask.says} {shortStand(job, one)}
                     <span className="block text-soft">
                       {job.places[one.ask.place]?.name}, {one.minutes.toFixed(1)} min, tells {one.bits.toFixed(1)} bits
@@ -221,12 +244,22 @@ function Search({ complaint }: { complaint: Entry }) {
 /** The whole answer, with the ask that is under somebody's thumb already still first where it is worth anything. */
 function keeping(whole: Answered, shown: Proposed | undefined): Answered {
   const { found } = whole
-  const all = found.next ? [found.next, ...found.others] : []
+  const all = found.next ? [found.next, ...found.here, ...found.others] : []
   const same =
     shown && all.find(({ ask, stand }) => ask.id === shown.ask.id && standKey(stand) === standKey(shown.stand))
   if (!same || same === found.next) return whole
-  return { ...whole, found: { ...found, next: same, others: all.filter((one) => one !== same) } }
+  const rest = all.filter((one) => one !== same)
+  const round = new Set<Proposed>([...(found.next ? [found.next] : []), ...found.here])
+  const isHere = (one: Proposed) =>
+    round.has(one) && one.ask.place === same.ask.place && standKey(one.stand) === standKey(same.stand)
+  return {
+    ...whole,
+    found: { ...found, next: same, here: rest.filter(isHere), others: rest.filter((one) => !isHere(one)) },
+  }
 }
+
+/** What is asked, and in which stand. */
+const placedKey = ({ ask, stand }: Proposed): string => `${ask.id} ${standKey(stand)}`
 
 const Page = ({
   title,

@@ -1,6 +1,7 @@
 import {
   FIND_WORDS,
   type Job,
+  lookedAt,
   type Proposed,
   placeOf,
   pointInWords,
@@ -84,7 +85,7 @@ export function NextCard({
                 <Button
                   key={word}
                   disabled={!brought.ready}
-                  onClick={() => enter({ kind: 'seen', what: 'word', of: ofAsk(ask), look: ask.ask, word }, word)}
+                  onClick={() => enter({ kind: 'seen', what: 'word', of: lookedAt(ask), look: ask.ask, word }, word)}
                   className="min-h-14"
                 >
                   {word[0]!.toUpperCase()}
@@ -117,7 +118,6 @@ const liftedBy = (ask: Proposed['ask']): string | undefined => (ask.ask === 'alo
 /** How the meter is set for what is read in a unit. */
 const MODES = { V: 'loz', Ω: 'ohms', A: 'amps' } as const
 const modeOf = ({ ask }: Proposed['ask']) => MODES[readIn(ask) ?? 'V']
-const ofAsk = ({ part, wire }: Proposed['ask']): string => (wire ? `wire:${wire}` : `part:${part}`)
 
 /** What would be written down of an ask, before it is answered. */
 const emptyBody = (job: Job, ask: Proposed['ask']) =>
@@ -130,7 +130,7 @@ const emptyBody = (job: Job, ask: Proposed['ask']) =>
         value: null,
         shows: '',
       }
-    : { kind: 'seen', what: 'word', of: ofAsk(ask), look: ask.ask, word: 'cannot tell' }
+    : { kind: 'seen', what: 'word', of: lookedAt(ask), look: ask.ask, word: 'cannot tell' }
 
 const end = (job: Job, point: string) => ({
   point,

@@ -17,14 +17,14 @@ const proposed = { ask: {}, stand: [], minutes: 1, bits: 1, answers: [] } as nev
 describe('the search in words', () => {
   it('says the repair with how sure it is, never wholly', () => {
     const repair = unit('Valve 2: head', 0.999)
-    expect(searchInWords({ units: [repair], repair, look: [], next: undefined, others: [] })).toBe(
+    expect(searchInWords({ units: [repair], repair, look: [], next: undefined, others: [], here: [] })).toBe(
       'Put right: Valve 2: head (over 99\u00a0% sure).',
     )
   })
 
   it('counts who is left, leaving out what is hardly possible', () => {
     const units = [unit('Thermostat 4', 0.58), unit('Splice S4', 0.4), unit('Fuse', 0.019)]
-    const open = { repair: undefined, look: [], others: [] }
+    const open = { repair: undefined, look: [], others: [], here: [] }
     expect(searchInWords({ units, next: proposed, ...open })).toBe('2 suspects left. Thermostat 4: 58\u00a0%.')
     expect(searchInWords({ units, next: undefined, ...open, look: units.slice(0, 2) })).toContain(
       '2 things show the same readings. Look at Thermostat 4 first.',
@@ -33,7 +33,7 @@ describe('the search in words', () => {
   })
 
   it('names the likeliest fault while less than half speaks for none', () => {
-    const open = { repair: undefined, look: [], others: [], next: proposed }
+    const open = { repair: undefined, look: [], others: [], here: [], next: proposed }
     const none = (share: number) => [unit('No fault', share, 'nothing wrong'), unit('Thermostat 4', 1 - share)]
     expect(searchInWords({ units: none(0.49), ...open })).toBe('2 suspects left. Thermostat 4: 51\u00a0%.')
     expect(searchInWords({ units: none(0.5), ...open })).toBe('2 suspects left. No fault: 50\u00a0%.')
@@ -60,13 +60,13 @@ describe('the search in words', () => {
 
   it('says when nothing fits, and where to look instead', () => {
     const units = [unit('Something', 0.6, 'none of these'), unit('Valve 2', 0.2)]
-    expect(searchInWords({ units, repair: undefined, look: [], next: proposed, others: [] })).toContain(
+    expect(searchInWords({ units, repair: undefined, look: [], next: proposed, others: [], here: [] })).toContain(
       'fits nothing on the list. Look at the wiring at Valve 2',
     )
   })
 
   it('is over when nothing speaks for a fault any more, just above four fifths', () => {
-    const state = { repair: undefined, look: [], next: undefined, others: [] }
+    const state = { repair: undefined, look: [], next: undefined, others: [], here: [] }
     const well = (share: number) => [unit('Nothing is wrong', share, 'nothing wrong'), unit('Fuse', 1 - share)]
     expect(searchInWords({ units: well(0.81), ...state })).toContain('Nothing speaks for a fault')
     expect(searchInWords({ units: well(0.8), ...state })).not.toContain('Nothing speaks for a fault')

@@ -117,12 +117,13 @@ export class Finder {
   ): Generator<number, Findings> {
     const now = troubledNow(troubled, seen)
     const all = standsFor(this.#job, now)
-    yield* within(0, 0.8, this.#tabled(quick ? all.slice(0, 1) : all, now, quick ? [] : seen))
+    const among = quick ? this.#commonest() : this.suspects
+    yield* within(0, 0.8, this.#tabled(quick ? all.slice(0, 1) : all, now, quick ? [] : seen, among))
     const isReady = (stand: Stand) => this.#tables.has(standKey(stand))
     const stands = all.filter(isReady)
     const evidence = seen.filter((one) => one.is === 'repair' || isReady(standOf(one)))
     const { placed, by, several } = quick
-      ? { placed: this.#placed(this.suspects, evidence), by: evidence, several: undefined }
+      ? { placed: this.#placed(among, evidence), by: evidence, several: undefined }
       : yield* within(0.8, 0.9, this.#explained(evidence, now))
     const units = this.#left(placed)
     const where = whereAfter(evidence, this.asks, place)
@@ -131,7 +132,7 @@ export class Finder {
     if (!quick && !this.#onLine && tellLittle(proposals) && this.asks.some((ask) => isLive(ask) && offers(ask))) {
       // What live line voltage would show is worked out only now that it is wanted.
       this.#onLine = true
-      yield* within(0.9, 1, this.#tabled(all, now, seen))
+      yield* within(0.9, 1, this.#tabled(all, now, seen, this.suspects))
       proposals = this.#proposals(open, stands, by, where, offers)
     }
     return { ...(several ? { several } : {}), units, ...this.#decided(units, open, proposals) }
@@ -149,8 +150,22 @@ export class Finder {
     return table && column >= 0 ? shownAt(table, WELL, column) : undefined
   }
 
-  /** Makes the tables that are wanted and not there yet. */
-  *#tabled(stands: readonly Stand[], troubled: readonly string[], evidence: readonly Evidence[]) {
+  /** The suspects that weigh most, nine tenths of it together, and the two that are always possible. */
+  #commonest(): readonly Suspect[] {
+    const byWeight = this.suspects.toSorted((a, b) => b.weight - a.weight)
+    const whole = byWeight.reduce((sum, { weight }) => sum + weight, 0)
+    let sum = 0
+    const common = new Set(byWeight.filter(({ weight }) => (sum += weight) <= COMMON * whole))
+    return this.suspects.filter((one) => common.has(one) || one.id === WELL || one.id === NONE)
+  }
+
+  /** Makes the tables that are wanted and not there yet, of these suspects: what is worked out already is kept. */
+  *#tabled(
+    stands: readonly Stand[],
+    troubled: readonly string[],
+    evidence: readonly Evidence[],
+    suspects: readonly Suspect[],
+  ) {
     const needed = new Map(stands.map((stand) => [standKey(stand), stand]))
     for (const one of evidence) if (one.is !== 'repair') needed.set(standKey(standOf(one)), standOf(one))
     // What was asked in a stand is in its table, whichever loop it is on.
@@ -161,17 +176,23 @@ export class Finder {
       const worth = new Set(asksIn(this.asks, stand, troubled).filter((ask) => this.#onLine || !isLive(ask)))
       return this.asks.filter((ask) => worth.has(ask) || asked.has(ask.id))
     }
-    const missing = [...needed.values()].filter((stand) => {
-      const known = this.#tables.get(standKey(stand))
-      return !known || asksFor(stand).some((ask) => !known.asks.includes(ask))
+    const works = [...needed].flatMap(([key, stand]) => {
+      const known = this.#tables.get(key)
+      const asks = asksFor(stand)
+      const fresh = !known || asks.some((ask) => !known.asks.includes(ask))
+      const missing = fresh ? suspects : suspects.filter(({ id }) => !known.rows.has(id))
+      if (missing.length === 0) return []
+      // A sound plant is in every piece of work: what comes and goes is told from it.
+      const sound = this.suspects.filter(({ id }) => id === WELL && !missing.some((one) => one.id === id))
+      return [{ key, stand, known: fresh ? undefined : known, asks, missing: [...sound, ...missing] }]
     })
-    const all = missing.length * this.suspects.length
+    const all = works.reduce((sum, { missing }) => sum + missing.length, 0)
     let done = 0
-    for (const stand of missing) {
-      const work = tableOf(this.#job, this.#base, this.suspects, asksFor(stand), stand)
+    for (const { key, stand, known, asks, missing } of works) {
+      const work = tableOf(this.#job, this.#base, missing, known?.asks ?? asks, stand)
       let next = work.next()
       for (; !next.done; next = work.next()) if (++done % 25 === 0) yield done / all
-      this.#tables.set(standKey(stand), next.value)
+      this.#tables.set(key, known ? { ...known, rows: new Map([...known.rows, ...next.value.rows]) } : next.value)
     }
   }
 
@@ -431,6 +452,8 @@ const UNEXPLAINED = 0.5
 const MOST_VAIN = 2
 const MOST_PAIRS = 16
 const keyOfAsk = (id: string, stand: Stand): string => `${id} @ ${standKey(stand)}`
+/** Share of all weight that is thought of for a first thing to ask, while the rest is worked out. */
+const COMMON = 0.9
 /** Asks of one round beside the first, at most. */
 const MOST_HERE = 3
 /** Chance with which a unit is named though nothing is left to ask. */

@@ -1,6 +1,5 @@
+import type { Netlist } from '../../circuit/netlist.ts'
 import { LOW_VOLTS } from '../../meter/limits.ts'
-import { read } from '../../meter/meter.ts'
-import type { Simulation } from '../../motion/simulation.ts'
 import { kindOf } from '../../parts/index.ts'
 import { pointInWords } from '../../words/words.ts'
 import type { AskKind } from '../ask.ts'
@@ -44,24 +43,29 @@ export const stick: AskKind = {
     })
   },
   shows({ bench }, { at }) {
-    const [earth, node] = [earthOf(bench), nodeAt(bench, at!)]
-    return earth !== undefined && node !== undefined && (read(bench, 'volts', node, earth).value ?? 0) >= GLOWS
-      ? 'glows'
-      : 'dark'
+    const [earth, node] = [earthOf(bench.netlist), nodeAt(bench.netlist, at!)]
+    if (earth === undefined || node === undefined) return 'dark'
+    // It takes next to no current: what stands there unloaded is what it feels.
+    bench.circuit.solve()
+    return bench.circuit.volts(node, earth) >= GLOWS ? 'glows' : 'dark'
   },
 }
 
-const nodeAt = ({ netlist }: Simulation, point: string): number | undefined => {
-  const [part = '', terminal = ''] = point.split('.')
-  return netlist.parts.get(part)?.nodes.get(terminal)
+function nodeAt(netlist: Netlist, point: string): number | undefined {
+  const dot = point.indexOf('.')
+  return netlist.parts.get(point.slice(0, dot))?.nodes.get(point.slice(dot + 1))
 }
 
+const earths = new WeakMap<Netlist, number | undefined>()
+
 /** The earth that comes in with the supply: what a hand that holds a stick stands on. */
-function earthOf({ netlist }: Simulation): number | undefined {
-  for (const { kind, nodes } of netlist.parts.values()) {
-    if (kind.class !== 'supply') continue
-    const earth = Object.keys(kind.terminals).find((name) => kind.terminals[name]?.circuit === 'earth')
-    return nodes.get(earth ?? kind.roles?.feeds?.[1] ?? '')
-  }
-  return undefined
+function earthOf(netlist: Netlist): number | undefined {
+  if (earths.has(netlist)) return earths.get(netlist)
+  const supply = [...netlist.parts.values()].find(({ kind }) => kind.class === 'supply')
+  const named = Object.keys(supply?.kind.terminals ?? {}).find(
+    (name) => supply!.kind.terminals[name]!.circuit === 'earth',
+  )
+  const earth = supply?.nodes.get(named ?? supply.kind.roles?.feeds?.[1] ?? '')
+  earths.set(netlist, earth)
+  return earth
 }

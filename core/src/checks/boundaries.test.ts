@@ -5,6 +5,7 @@ import { loopsOf } from '../loops/loops.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { wireAt, wired } from '../testing/benches.ts'
+import { byPuttingBack } from './fix.ts'
 import { findingsOf } from './index.ts'
 
 /** Just under and just over what each rule allows. */
@@ -107,5 +108,66 @@ describe('light', () => {
       lit(share).strip.items.some((item) => JSON.stringify(item).includes('"litNear":true')),
     )
     expect(shares).toEqual([true, false])
+  })
+})
+
+describe('a valve that another zone opens', () => {
+  it('is told by both valves and by who opens it, each alone; not where its own zone opens it', () => {
+    const job = wired({ zones: 3 })
+    // The first zone's call is bridged over to the third valve.
+    const from = wireAt(job, 'V1.m1').wire
+    const to = wireAt(job, 'V3.m1').wire
+    const splice = (wire: typeof from) => (wire.from.part.startsWith('V') ? wire.to : wire.from)
+    job.wires.bridge = { ...from, from: splice(from), to: splice(to), label: 'b1' }
+    const of = found('back-feed', job)
+    expect(of.map(({ says }) => says).toSorted()).toEqual([
+      'Zone 1 alone also opens Valve 3.',
+      'Zone 3 alone also opens Valve 1.',
+    ])
+    const [one] = of.filter(({ says }) => says.startsWith('Zone 1'))
+    expect(one!.at).toEqual([{ part: 'V3' }, { part: 'V1' }, { part: 'TS1' }])
+    expect(found('back-feed', wired({ zones: 3 }))).toEqual([])
+  })
+})
+
+describe('the burner’s chain', () => {
+  const gas = () => wired({ boiler: 'boiler/gas', zones: 1 })
+  it('is judged where it leads somewhere: a gas valve that is not wired has a finding of its own kind, not this', () => {
+    expect(found('burner-chain', gas())).toEqual([])
+    const bare = gas()
+    for (const [id, { from, to }] of Object.entries(bare.wires))
+      if ([from, to].some(({ part }) => part === 'GV1')) delete bare.wires[id]
+    expect(found('burner-chain', bare)).toEqual([])
+  })
+
+  it('a safety that is bridged past stands in it no more', () => {
+    const job = gas()
+    const into = wireAt(job, 'SP1.in').id
+    const out = wireAt(job, 'SP1.out').id
+    const far = (id: string) => {
+      const { from, to } = job.wires[id]!
+      return from.part === 'SP1' ? to : from
+    }
+    const [a, b] = [far(into), far(out)]
+    job.wires[into] = { ...job.wires[into]!, from: a, to: b }
+    delete job.wires[out]
+    expect(found('burner-chain', job).map(({ severity, at }) => [severity, at[0]])).toEqual([
+      ['danger', { part: 'SP1' }],
+    ])
+  })
+})
+
+describe('putting back what deviates', () => {
+  it('begins with what shares the cable, the wire or the part of the finding, whatever else deviates', () => {
+    const job = wired({ zones: 2, remote: true })
+    const [cable] = Object.keys(job.cables)
+    job.cables[cable!] = { ...job.cables[cable!]!, cores: { ...job.cables[cable!]!.cores, pink: 'pink' } }
+    const { id } = wireAt(job, 'B1.t1')
+    job.wires[id] = { ...job.wires[id]!, size: 6 }
+    const says = (at: Parameters<typeof byPuttingBack>[1]) => byPuttingBack(job, at)[0]!.says
+    const label = job.cables[cable!]!.label
+    expect(says([{ cable: cable! }])).toContain(label)
+    expect(says([{ wire: id }])).not.toContain(label)
+    expect(says([{ wire: id }])).not.toBe(says([{ cable: cable! }]))
   })
 })

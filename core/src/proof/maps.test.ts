@@ -70,6 +70,22 @@ describe('output table', () => {
     })
   })
 
+  it('what stands open in every combination is always on, what in none is never, and what follows nobody by no plain rule', () => {
+    const job = wired({ zones: 2 })
+    const sound = proven(job)
+    const rulesOf = (valve: (asking: number) => boolean) =>
+      outputRules(job, {
+        ...sound,
+        rows: sound.rows.map((row) => ({ ...row, valves: valve(row.asking) ? row.valves | 1 : row.valves & ~1 })),
+      }).find(({ part }) => part === 'V1')!
+    expect(rulesOf(() => true)).toMatchObject({ on: 'always', simple: true, times: 4 })
+    expect(rulesOf(() => false)).toMatchObject({ on: 'never', simple: true, times: 0 })
+    expect(rulesOf((asking) => asking === 0)).toMatchObject({
+      on: 'in 1 of 4 combinations, by no plain rule',
+      simple: false,
+    })
+  })
+
   it('priority holds the others back', () => {
     const job = demoJobs['sable-row']!()
     const rules = outputRules(job, proven(job))

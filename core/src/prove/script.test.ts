@@ -94,6 +94,14 @@ it('what only a fire opens is no isolator, is opened by nobody, and is said not 
   expect(why('Fuse')).toContain('too much current')
 })
 
+it('a boiler with another limit than most is heated past its own, and proven at it', () => {
+  const job = wired({ zones: 2 })
+  job.parts.B1!.figures = { ...job.parts.B1!.figures, limit: 110 }
+  const script = scriptOf(job)
+  expect(script.steps.some(({ limited }) => (limited ?? []).includes('B1'))).toBe(true)
+  expect(triedBy(script, job)).toEqual([])
+})
+
 describe('a boiler that keeps stored water warm', () => {
   const job = demoJobs['fenwick-orchard']!()
   job.parts.B1!.figures = { ...job.parts.B1!.figures, lowLimit: 60 }

@@ -233,6 +233,8 @@ export interface Roles extends StateRoles {
   readonly connector?: { readonly style: string; readonly ways: number }
   /** A panel: how many zones have terminals on it. */
   readonly zones?: number
+  /** It screws on one loop of a manifold: a room may have several, and they land on the manifold's centre. */
+  readonly onManifold?: true
   /** A manifold's centre: how many rooms have a channel on it. */
   readonly channels?: number
 }

@@ -1,6 +1,7 @@
 import { freshId } from '../job/fresh-id.ts'
 import type { Job, Practice } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
+import { catalogue } from './index.ts'
 import { usualKinds } from './usual.ts'
 
 /** A new job: two places every site has, the usual supply chain of the practice, no zones, nothing wired. */
@@ -45,7 +46,8 @@ export function addZone(draft: Job): string {
       draft.survey.boiler.place,
     thermostatKind: last?.thermostatKind ?? usual.thermostat,
     valveKind: last?.valveKind ?? usual.valve,
-    valvePlace: draft.survey.boiler.place,
+    // A room more is a loop more of the same manifold.
+    valvePlace: last && catalogue.get(last.valveKind)?.roles?.onManifold ? last.valvePlace : draft.survey.boiler.place,
     run: last?.run ?? 12,
   }
   return id

@@ -29,7 +29,7 @@ const waxHead = (volts: number, circuit: 'low voltage' | 'line voltage', leads: 
       surge: { ...heatFigures.surge, value: 3 },
     },
     state: { ...cold },
-    roles: { actuator: 'motor', travel: 'travel', passes: 'passes' },
+    roles: { actuator: 'motor', travel: 'travel', passes: 'passes', onManifold: true },
     hookup: { feed: 'm1', back: 'm2' },
     inside: (f, site) => heater(f, 'm1', 'm2', site.hertz),
     motion: heatMotion(() => []),

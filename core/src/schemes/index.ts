@@ -1,6 +1,7 @@
 import { circuitIn } from '../job/document.ts'
 import { makeEdit } from '../job/edit.ts'
 import type { Job } from '../job/schema.ts'
+import { withParts } from '../job/zones.ts'
 import { controllerZones } from './controller-zones.ts'
 import { diverterPlan } from './diverter.ts'
 import { listed, refused } from './facts.ts'
@@ -67,7 +68,7 @@ export function fitOf(scheme: Scheme, job: Job): Fit {
   const asked = plain(job)
   const fit = scheme.fits(asked)
   if (!fit.fits) return fit
-  const left = unheard(asked, scheme.wire(asked))
+  const left = unheard(asked, madeBy(scheme, asked))
   return left.length === 0
     ? fit
     : refused(
@@ -75,9 +76,17 @@ export function fitOf(scheme: Scheme, job: Job): Fit {
       )
 }
 
+/** What a way makes; of the parts a zone had by another way none is left to it. */
+function madeBy(scheme: Scheme, job: Job): Wiring & { readonly zones: Job['zones'] } {
+  const made = scheme.wire(job)
+  const hangs = (id: string) => (made.parts[id] ? id : undefined)
+  const zones = Object.entries(made.zones).map(([id, zone]) => [id, withParts(zone, hangs)] as const)
+  return { parts: made.parts, cables: made.cables, wires: made.wires, zones: Object.fromEntries(zones) }
+}
+
 /** Everything a way makes of what was surveyed. */
 export const wiringBy = (scheme: Scheme, job: Job): Wiring & { readonly zones: Job['zones'] } =>
-  withOwnKinds(job, scheme.wire(plain(job)))
+  withOwnKinds(job, madeBy(scheme, plain(job)))
 
 /** How many of the job's schools a way goes against. */
 function against(job: Job, scheme: Scheme): number {

@@ -1,10 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import { documentOf } from '../job/document.ts'
 import type { Job } from '../job/schema.ts'
+import { validateDocument } from '../job/validate.ts'
+import { partsOf } from '../job/zones.ts'
 import { studyLoad } from '../load/study.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { verdictOf } from '../loops/verdict.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kinds, terminalsInOrder } from '../parts/index.ts'
+import { addZone } from '../parts/new-job.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { type Ask, supposed, volts, wired } from '../testing/benches.ts'
 import { line } from '../testing/ways.ts'
@@ -257,6 +261,34 @@ describe('heads in the survey', () => {
       undefined,
       ['V1'],
     ])
+  })
+
+  it('what was said of heads is left aside once the zone has another valve', () => {
+    const job = wired(low)
+    for (const zone of Object.values(job.zones)) Object.assign(zone, { valveKind: 'valve/motor-4', ownPump: false })
+    delete job.survey.panel
+    expect(fitOf(schemeCalled('s2')!, job)).toEqual({ fits: true })
+    const again = wiredBy(job, schemeCalled('s2')!)
+    expect(outOfStep(again)).toEqual([])
+    // Nothing of the old way is left to a zone: a part it names hangs.
+    expect(
+      Object.values(again.zones)
+        .flatMap(partsOf)
+        .filter((id) => !again.parts[id]),
+    ).toEqual([])
+    expect(validateDocument(documentOf(again))).toMatchObject({ ok: true })
+  })
+
+  it('a room more is one more loop of the same manifold, wherever that is; of other valves it is at the boiler', () => {
+    for (const [ask, place] of [
+      [{ ...low, away: true as const }, 'rooms'],
+      [{ scheme: 's2', remote: true }, 'boiler'],
+    ] as const) {
+      const job = wired({ ...ask, zones: 2 })
+      const id = addZone(job)
+      expect(job.zones[id]!.valvePlace).toBe(place)
+      expect(fitOf(schemeCalled(ask.scheme!)!, job)).toEqual({ fits: true })
+    }
   })
 
   it('four heads lie on one channel, which takes no fifth', () => {

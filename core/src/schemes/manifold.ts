@@ -12,11 +12,8 @@ type Zone = Job['zones'][string]
 /** How many rooms the manifold's centre on the wall has channels for; 0 where there is none. */
 export const channelsOf = (job: Job): number => catalogue.get(job.survey.panel ?? '')?.roles?.channels ?? 0
 
-/** Does its head screw on a loop of a manifold? Such a head has neither switch nor lever. */
-export const isWaxHead = (zone: Zone) => {
-  const roles = catalogue.get(zone.valveKind)?.roles
-  return roles?.actuator !== undefined && roles.switches === undefined && roles.lever === undefined && !roles.listens
-}
+/** Do its heads screw on loops of a manifold? */
+export const isWaxHead = (zone: Pick<Zone, 'valveKind'>) => catalogue.get(zone.valveKind)?.roles?.onManifold === true
 
 /** The rooms on the manifold's centre, and the job without them and without the centre. */
 export const onManifold = (job: Job) => zonesInOrder(job).filter(isWaxHead)

@@ -2,6 +2,7 @@ import type { Job } from '../job/schema.ts'
 import { partsOf, valvesOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { transformersAsked } from './facts.ts'
+import { isWaxHead } from './manifold.ts'
 import { likeOf } from './own-kinds.ts'
 
 /** Where the survey and what is wired no longer say the same, in words; empty where they agree or nothing is wired. */
@@ -19,7 +20,8 @@ export function outOfStep(job: Job): string[] {
         found.push(`${zone.name}: another thermostat is surveyed than is wired.`)
       if (valve && valve.kind !== likeOf(job, zone.valveKind))
         found.push(`${zone.name}: another valve is surveyed than is wired.`)
-      const [heads, hung] = [zone.heads ?? 1, valvesOf(zone).length]
+      const heads = isWaxHead({ valveKind: likeOf(job, zone.valveKind) }) ? (zone.heads ?? 1) : 1
+      const hung = valvesOf(zone).length
       if (valve && heads !== hung)
         found.push(`${zone.name}: ${heads} ${heads === 1 ? 'head is' : 'heads are'} surveyed, ${hung} wired.`)
     }

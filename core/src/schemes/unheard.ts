@@ -2,6 +2,7 @@ import type { Job } from '../job/schema.ts'
 import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { listed, transformersAsked } from './facts.ts'
+import { isWaxHead } from './manifold.ts'
 import type { Wiring } from './wirer.ts'
 
 /** The panel that is no zone-valve panel: zones by pumps. */
@@ -26,7 +27,8 @@ export function unheard(job: Job, made: Pick<Wiring, 'parts'> & { readonly zones
   if (pumps.length > 0)
     left.push(`${pumps.length === 1 ? 'the pump' : 'the pumps'} of ${listed(pumps.map(({ name }) => name))}`)
   const headless = zonesInOrder(job).filter(
-    ({ id, heads = 1 }) => heads > 1 && valvesOf(made.zones[id] ?? {}).length < heads,
+    // What was said of heads before another valve was surveyed counts for nothing.
+    (zone) => isWaxHead(zone) && valvesOf(made.zones[zone.id] ?? {}).length < (zone.heads ?? 1),
   )
   if (headless.length > 0) left.push(`the further heads of ${listed(headless.map(({ name }) => name))}`)
   return left

@@ -120,10 +120,11 @@ const ownLike = (own: ReturnType<typeof useOwnKinds>, id: string) => {
 /** What is particular about a zone, in a word or three; nothing where it is plain heating. */
 function Said({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; job: Job }) {
   const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles?.listens !== undefined
+  const loops = isWaxHead({ valveKind: likeOf(job, zone.valveKind) })
   const said = [
     zone.hotWater && 'hot water',
-    (zone.heads ?? 1) > 1 && `${zone.heads} heads`,
-    zone.ownPump && (isWaxHead({ ...zone, valveKind: likeOf(job, zone.valveKind) }) ? 'manifold pump' : 'own pump'),
+    loops && (zone.heads ?? 1) > 1 && `${zone.heads} heads`,
+    zone.ownPump && (loops ? 'manifold pump' : 'own pump'),
     zone.transformer && zone.transformer > 1 && `on transformer ${zone.transformer}`,
     follows && (zone.signal ?? '2-10 V').replace('-', ' to '),
     zone.head && `head comes off ${zone.head}`,

@@ -9,6 +9,7 @@ import { SearchList } from '../../ui/search-list.tsx'
 import { Sheet } from '../../ui/sheet.tsx'
 import { LayersMenu } from '../Layers.tsx'
 import { GRID, sizeOf } from './boxes.ts'
+import { foldable } from './folds.ts'
 import type { Rect } from './route.ts'
 import type { Folds } from './shapes.ts'
 
@@ -72,7 +73,7 @@ export function WallTools({
           {number}
         </button>
       ))}
-      {here && zone !== undefined && (
+      {here && zone !== undefined && foldable(job, zone) && (
         <button type="button" className={button} onClick={() => fold(zone, !folds.zones.has(zone))}>
           {folds.zones.has(zone) ? `Unfold ${here.number}` : `Fold ${here.number}`}
         </button>

@@ -1,7 +1,7 @@
 import { demoJobs } from '@civil-lantern/core/demo'
 import { expect, it } from 'vitest'
 import { sampleJob } from '../../../../cli/src/samples.ts'
-import { foldsOf, OPEN_ZONES } from './folds.ts'
+import { foldable, foldsOf, OPEN_ZONES } from './folds.ts'
 
 const quiet = (job: ReturnType<typeof sampleJob>, calling: readonly string[] = [], trouble: readonly string[] = []) =>
   ({
@@ -50,4 +50,19 @@ it('the supply is folded until something in it is in hand', () => {
   expect(foldsOf(job, standing, nothing, { part: breaker }, {}).supply).toBe(false)
   expect(foldsOf(job, standing, new Set([breaker]), undefined, {}).supply).toBe(false)
   expect(foldsOf(job, standing, nothing, { part: 'V1' }, {}).supply).toBe(true)
+})
+
+it('rooms on a manifold away from the boiler stand open however many they are, and no hand folds them; beside the boiler it does', () => {
+  const away = sampleJob({ scheme: 's18', zones: 8, panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 2 })
+  expect(foldsOf(away, quiet(away), nothing, undefined, { z3: true }).zones.size).toBe(0)
+  expect([foldable(away, 'z3'), foldable(sampleJob({ scheme: 's2', zones: 2, remote: 1 }), 'z1')]).toEqual([
+    false,
+    true,
+  ])
+  const home = structuredClone(away)
+  for (const part of Object.values(home.parts)) part.place = home.survey.boiler.place
+  expect(foldable(home, 'z3')).toBe(true)
+  // A further head in hand opens its room as the first does.
+  const { zones } = foldsOf(home, quiet(home), new Set(['V3b']), undefined, {})
+  expect(Object.keys(home.zones).filter((zone) => !zones.has(zone))).toEqual(['z3'])
 })

@@ -1,4 +1,4 @@
-import { type Job, kindOf, type Snapshot, zonesInOrder } from '@civil-lantern/core'
+import { controlsOf, type Job, kindOf, type Snapshot, zonesInOrder } from '@civil-lantern/core'
 import { useState } from 'react'
 import type { Picked } from '../../data/workspace.ts'
 import type { Folds } from './shapes.ts'
@@ -8,6 +8,16 @@ export const OPEN_ZONES = 6
 
 /** What a hand has opened or folded, over what the wall does by itself; by `supply` or the id of a zone. */
 export type ByHand = Readonly<Record<string, boolean>>
+
+/**
+ * Can a zone be folded to one line? A room whose heads land on a manifold's centre in another place has no row in the boiler
+ * room to be folded to: its conductors would all be led there and back.
+ */
+export function foldable(job: Job, zone: string): boolean {
+  const place = job.parts[job.zones[zone]?.valve ?? '']?.place
+  if (place === undefined || place === job.survey.boiler.place) return true
+  return !Object.values(job.parts).some((part) => part.place === place && kindOf(part)?.roles?.channels !== undefined)
+}
 
 /**
  * What of a wall is folded: the supply while nothing in it is in hand, and of many zones those that neither call nor are
@@ -30,9 +40,11 @@ export function foldsOf(
   const zones = zonesInOrder(job)
   const many = zones.length > OPEN_ZONES
   const standing = new Map(snapshot.verdict.zones.map((one) => [one.zone, one]))
-  const folded = zones.flatMap(({ id, valve, relay, thermostat }) => {
+  const folded = zones.flatMap((zone) => {
+    const { id } = zone
+    if (!foldable(job, id)) return []
     const now = standing.get(id)
-    const own = [valve, relay, thermostat].some((part) => part !== undefined && inHand.has(part))
+    const own = controlsOf(zone).some((part) => inHand.has(part))
     return (byHand[id] ?? (many && !own && !now?.calling && !now?.trouble)) ? [id] : []
   })
   const supply = [...inHand].some((part) =>

@@ -1,4 +1,4 @@
-import type { Job } from '@civil-lantern/core'
+import { type Job, schemeCalled, wiredBy } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { expect, it } from 'vitest'
 import { sampleJob } from '../../../../cli/src/samples.ts'
@@ -20,7 +20,17 @@ const jobs: (readonly [string, Job])[] = [
     (zones) =>
       [`230 V, ${zones} zones`, sampleJob({ scheme: 's9', ...line, zones, boiler: 'boiler/switched-live' })] as const,
   ),
+  ...[1, 4, 8].map((zones) => [`manifold, ${zones} rooms`, manifold(zones, 'manifold')] as const),
+  ['manifold and rooms in one place', manifold(4, 'rooms')],
 ]
+
+/** Rooms with three heads each on a manifold away from the boiler; their thermostats in another place, or in the same. */
+function manifold(zones: number, at: string): Job {
+  const job = sampleJob({ scheme: 's18', zones, panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 3 })
+  job.places[at] ??= { name: 'Manifold cupboard', order: 9 }
+  for (const zone of Object.values(job.zones)) zone.valvePlace = at
+  return wiredBy(job, schemeCalled('s18')!)
+}
 
 const overlap = (a: Rect, b: Rect) =>
   a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
@@ -175,4 +185,17 @@ it('no lane is shared for more than two steps on the low-voltage walls, and how 
     )
     if (/^[125] zones|kestrel/.test(name)) expect(Math.max(shared(open), shared(folded))).toBeLessThanOrEqual(2 * GRID)
   }
+})
+
+it('what is reached from a manifold stands beyond it, its sheaths leave past every head, and the heads of a room stand in a row', () => {
+  const job = manifold(4, 'manifold')
+  const { parts, sheaths } = arrange(job, { supply: true, zones: new Set() })
+  const at = (part: string) => parts.find((one) => one.part === part)!
+  const edge = (place: string) =>
+    Math.max(...parts.filter((one) => one.place === place).map((one) => one.x + one.width))
+  expect(at('TS1').x).toBeGreaterThan(edge('manifold'))
+  for (const { cable, near } of sheaths) if (cable.startsWith('TC')) expect(near.x).toBeGreaterThan(edge('manifold'))
+  expect([at('V2').y, at('V2b').y, at('V2c').y]).toEqual(Array(3).fill(at('V2').y))
+  expect(at('V2').x).toBeLessThan(at('V2b').x)
+  expect(at('V3').y).toBeGreaterThan(at('V2').y)
 })

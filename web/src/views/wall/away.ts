@@ -1,4 +1,4 @@
-import { COLUMNS, GAP, GRID, type WallBox, widest } from './boxes.ts'
+import { COLUMNS, GAP, GRID, type WallBox } from './boxes.ts'
 import type { Hung } from './shapes.ts'
 
 /** Between the columns of a place away from the boiler room. */
@@ -44,12 +44,29 @@ function blockOf(boxes: readonly WallBox[]): { width: number; height: number; in
   for (const column of columns) {
     if (column.length === 0) continue
     let y = 4 * GRID
-    for (const box of column) {
-      inside.push({ ...box, x, y })
-      y += box.height + GAP
+    let wide = 0
+    for (const row of panel ? byZone(column) : column.map((box) => [box])) {
+      let across = 0
+      for (const box of row) {
+        inside.push({ ...box, x: x + across, y })
+        across += box.width + AISLE
+      }
+      wide = Math.max(wide, across - AISLE)
+      y += Math.max(...row.map((box) => box.height)) + GAP
     }
     height = Math.max(height, y)
-    x += widest(column) + AISLE
+    x += wide + AISLE
   }
   return { width: x - AISLE + 2 * GRID, height, inside }
+}
+
+/** The heads of one room side by side, as they stand on their manifold; what is no room's own stands alone. */
+function byZone(boxes: readonly WallBox[]): WallBox[][] {
+  const rows: WallBox[][] = []
+  for (const box of boxes) {
+    const last = rows.at(-1)
+    if (last && box.zone !== undefined && last[0]!.zone === box.zone) last.push(box)
+    else rows.push([box])
+  }
+  return rows
 }

@@ -117,3 +117,11 @@ export const atLine = ({ terminals }: PartKind): boolean =>
 const WANDERS = 5e6
 /** Ohms as a search takes them. */
 export const asRead = (ohms: number): number => (ohms < WANDERS ? ohms : Number.POSITIVE_INFINITY)
+
+/** A reading on live line voltage. */
+export const isLive = ({ line, power }: Ask): boolean => power && line === true
+
+/** Does something asked again show the same, as far as a meter and what wears tell it apart? */
+export const isSame = (one: Shown, other: Shown): boolean =>
+  one === other ||
+  (typeof one === 'number' && typeof other === 'number' && Math.abs(one - other) <= 0.05 * Math.max(1, one, other))

@@ -57,3 +57,6 @@ export function standsFor(job: Job, troubled: readonly string[]): Stand[] {
     DEAD,
   ]
 }
+
+/** One ask in one stand. */
+export const keyOfAsk = (id: string, stand: Stand): string => `${id} @ ${standKey(stand)}`

@@ -1,0 +1,22 @@
+import type { Ask } from './ask.ts'
+import type { Evidence } from './evidence.ts'
+import type { Where } from './minutes.ts'
+
+/** Zones that are in trouble since the last repair first; those that were found well since are in none. */
+export function troubledNow(troubled: readonly string[], evidence: readonly Evidence[]): string[] {
+  const since = evidence.slice(evidence.findLastIndex((one) => one.is === 'repair') + 1)
+  // What was said of a room last counts.
+  const rooms = new Map(since.flatMap((one) => (one.is === 'room' ? [[one.zone, one.heats && !one.uncalled]] : [])))
+  const ill = [...rooms].flatMap(([zone, well]) => (well ? [] : [zone]))
+  const left = [...new Set([...ill, ...troubled.filter((zone) => rooms.get(zone) !== true)])]
+  return left.length > 0 ? left : [...troubled]
+}
+
+/** Where one is after what was done: the last stand, and whether the line was locked off since the power last went. */
+export function whereAfter(evidence: readonly Evidence[], asks: readonly Ask[], place: string | undefined): Where {
+  const shown = evidence.flatMap((one) => (one.is === 'shown' ? [one] : []))
+  const stand = shown.at(-1)?.stand
+  if (stand?.power !== false) return { place, stand }
+  const since = shown.slice(shown.findLastIndex((one) => one.stand.power) + 1)
+  return { place, stand, locked: since.some((one) => asks.some(({ id, line }) => id === one.ask && line)) }
+}

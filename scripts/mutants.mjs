@@ -125,6 +125,10 @@ const left = livedIn(first)
 say(
   `${countOf(first) - left.length} of ${countOf(first)} killed by the tests of their own rooms; the others meet all tests`,
 )
+const told = ({ path, line, text, mutatorName, replacement }) =>
+  `${path}:${line} ${mutatorName}: ${text}\n         becomes ${replacement}`
+// The second round takes long: what it is about is said before.
+for (const one of left) console.log(`left: ${told(one)}`)
 const ranges = new Set(left.map(({ range }) => range))
 const same = (one, other) => one.range === other.range && one.replacement === other.replacement
 const lived =
@@ -134,8 +138,7 @@ const equivalent = JSON.parse(readFileSync(join(root, 'scripts/equivalent-mutant
 const known = ({ path, text, replacement }) =>
   equivalent.some((one) => one.file === path && one.line === text && one.mutation === replacement)
 const counted = lived.filter((one) => !known(one))
-for (const { path, line, text, mutatorName, replacement } of counted)
-  console.log(`lived: ${path}:${line} ${mutatorName}: ${text}\n         becomes ${replacement}`)
+for (const one of counted) console.log(`lived: ${told(one)}`)
 const of = countOf(first) - (lived.length - counted.length)
 const minutes = ((Date.now() - from) / 60_000).toFixed(1)
 say(

@@ -12,6 +12,6 @@ export default defineConfig({
     exclude: ['core/src/proof/mistakes.test.ts', 'core/src/checks/harmless.test.ts', '**/node_modules/**'],
     pool: 'threads',
     isolate: false,
-    testTimeout: 60_000,
+    testTimeout: 300_000,
   },
 })

@@ -17,7 +17,9 @@ import {
   WELL,
 } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
+import { mistakes } from '../../core/src/testing/mistakes.ts'
 import { findSpeed } from './find-speed.ts'
+import { Miswired } from './miswired.ts'
 import { Random } from './random.ts'
 import { sampleJob } from './samples.ts'
 import { smallPlant } from './small-plant.ts'
@@ -25,8 +27,8 @@ import { inTextbookOrder } from './textbook.ts'
 
 /**
  * Measures the search with the loop closed, beside the textbook order and half-splitting: plants with something hidden, their
- * figures drawn, their meter noisy. `npm run bench -- find [--every N] [--pairs N] [--worn N] [--outside N] [--small N] [--jobs a,b]
- * [--show] [--json]`.
+ * figures drawn, their meter noisy. `npm run bench -- find [--every N] [--pairs N] [--worn N] [--outside N] [--mistakes N] [--small N]
+ * [--jobs a,b] [--show] [--json]`.
  */
 const { values } = parseArgs({
   options: {
@@ -36,6 +38,8 @@ const { values } = parseArgs({
     pairs: { type: 'string', default: '200' },
     worn: { type: 'string', default: '100' },
     outside: { type: 'string', default: '60' },
+    /** Every how many of the mistakes in wiring that the tests know; none where it is 0. */
+    mistakes: { type: 'string', default: '1' },
     /** Plants small enough for the best order to be worked out. */
     small: { type: 'string', default: '42' },
     jobs: { type: 'string' },
@@ -116,6 +120,43 @@ function answer(wall: StandInWall, finder: Finder, wanted: Wanted, lies: number,
   // Somebody has the leads on another pair of terminals, or looks at another part.
   const others = finder.asks.filter((one: Ask) => one.ask === ask.ask && one.id !== ask.id)
   return wall.shows(others.length > 0 ? random.pick(others) : ask, stand)
+}
+
+/** Mistakes made on purpose in the wiring, told of as wired so: those that somebody complains of. */
+function miswired() {
+  const finders = new Map<string, Finder>()
+  const cases: Case[] = []
+  const step = number(values.mistakes)
+  const some = step === 0 ? [] : mistakes.filter((_, i) => i % step === 0)
+  for (const mistake of some) {
+    const plant = mistake.name.slice(0, mistake.name.indexOf(': '))
+    if (wanted && !wanted.includes(plant)) continue
+    const wall = new Miswired(mistake)
+    const finder = finders.get(plant) ?? new Finder(wall.job, [], { told: 'wired' })
+    finders.set(plant, finder)
+    const complaint = complainedOf(wall, finder)
+    if (!complaint) continue
+    const work = search(finder, wall.job, complaint.troubled, complaint.begins)
+    let next = work.next()
+    while (!next.done) {
+      const { value } = next
+      if (value.do === 'check') next = work.next(wall.checks(value))
+      else if (value.do === 'repair') next = work.next(wall.repair(value.unit.unit))
+      else next = work.next(wall.shows(value.ask, value.stand))
+    }
+    const ended = next.value
+    const one: Case = {
+      wrong: [{ id: mistake.name }],
+      units: [],
+      ended,
+      right: ended.solved && wall.isWell,
+      firstRight: wall.isIt(ended.repairs[0] ?? ''),
+      wrongParts: ended.repairs.filter((unit) => !wall.isIt(unit)).length,
+    }
+    cases.push(one)
+    if (values.show && !(one.right && one.firstRight)) saidWrong('mistake', one)
+  }
+  told('mistakes in the wiring, told as wired so', cases)
 }
 
 /** Beside the best order there is, where it can be worked out whole. */
@@ -289,6 +330,7 @@ const textbook = told('the same in textbook order', all.textbook!)
 told('the same with 3 % of all readings wrong', all.lies!, { right: '0.93' })
 told('one joint that comes and goes, as is told', all.goes!)
 told('two leads exchanged since it was wired, as is told', all.exchanged!)
+miswired()
 told('pairs', all.pairs!, { right: '0.95' })
 told('three worn heads', all.worn!)
 // A lead on the wrong terminal is outside the library; whoever is sent to those leads sees it and puts it right.

@@ -1,9 +1,11 @@
 import { Finder, type Job, minutesTo, type Suspect, standsFor } from '@civil-lantern/core'
 import { readIn } from '../../core/src/find/ask.ts'
 import { bandsOf, entropy, normal } from '../../core/src/find/likelihood.ts'
+import type { Where } from '../../core/src/find/minutes.ts'
 import { type Open, proposalOf, ranked } from '../../core/src/find/proposals.ts'
 import { calling } from '../../core/src/find/stand.ts'
 import { rowAt, type StandTable, shownAt, tableOf } from '../../core/src/find/table.ts'
+import { lookedAhead } from '../../core/src/find/two-steps.ts'
 import type { Random } from './random.ts'
 
 /** Suspects that look alike to every test are one class. */
@@ -136,10 +138,16 @@ class Small {
     const telling = this.#telling(mask)
     const proposals = telling.flatMap((test) => {
       const { table, column } = this.#tests[test]!
-      const made = proposalOf(open, table, column, this.#cost(last, test))
+      const made = proposalOf(open, table, column, this.#where(last))
       return made ? [{ test, made }] : []
     })
-    const [first] = ranked(proposals.map(({ made }) => made))
+    const order = ranked(proposals.map(({ made }) => made))
+    const [first] = lookedAhead(
+      open,
+      order,
+      this.#where(last),
+      (one) => this.#tests[proposals.find(({ made }) => made === one)!.test]!,
+    )
     return proposals.find(({ made }) => made === first)?.test ?? telling[0]!
   }
 
@@ -184,14 +192,14 @@ class Small {
 
   #cost(last: number, test: number): number {
     const to = this.#tests[test]!
-    if (last < 0) return minutesTo(to.table.asks[to.column]!, to.table.stand, {})
-    const from = this.#tests[last]!
-    const was = from.table.asks[from.column]!
-    return minutesTo(to.table.asks[to.column]!, to.table.stand, {
-      place: was.place,
-      stand: from.table.stand,
-      locked: !from.table.stand.power && was.line === true,
-    })
+    return minutesTo(to.table.asks[to.column]!, to.table.stand, this.#where(last), to.table.waits)
+  }
+
+  #where(last: number): Where {
+    if (last < 0) return {}
+    const { table, column } = this.#tests[last]!
+    const was = table.asks[column]!
+    return { place: was.place, stand: table.stand, locked: !table.stand.power && was.line === true }
   }
 }
 

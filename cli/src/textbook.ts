@@ -6,7 +6,6 @@ import {
   type Findings,
   type Job,
   kindOf,
-  minutesTo,
   standKey,
   standsFor,
 } from '@civil-lantern/core'
@@ -51,11 +50,11 @@ export function inTextbookOrder(finder: Finder, job: Job, troubled: readonly str
     const next = list.find(({ ask, stand }) => !done.has(key(ask.id, stand)))
     if (!next) return found
     const last = evidence.findLast((one) => one.is === 'shown')
-    const minutes = minutesTo(next.ask, next.stand, {
+    const minutes = finder.minutesTo(next.ask, next.stand, {
       place,
       stand: last?.is === 'shown' ? last.stand : undefined,
       locked: last?.is === 'shown' && !last.stand.power,
     })
-    return { ...found, next: { ...next, minutes, bits: 0, answers: [] } }
+    return { ...found, next: { ...next, minutes, waits: 0, bits: 0, answers: [] } }
   }
 }

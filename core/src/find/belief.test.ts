@@ -20,6 +20,7 @@ const heats = (one: boolean, two: boolean) => new Set([...(one ? ['one'] : []), 
 const ask = { id: 'lamp', ask: 'display', power: true, place: '', minutes: 1, says: '' } as const
 const tableOf = (zone: 'one' | 'two'): StandTable => ({
   stand: calling(zone),
+  waits: 0,
   asks: [ask],
   rows: new Map(
     suspects.map(({ id }) => [
@@ -70,7 +71,7 @@ describe('what explains nothing', () => {
     const heating = new Set(['one', 'two'])
     const rows = new Map(suspects.map(({ id }) => [id, [{ shows: [id === 'D' ? 0 : 0.08], heats: heating }]]))
     const at = calling('one')
-    const small = new Belief(suspects, new Map([[standKey(at), { stand: at, asks: [clamp], rows }]]))
+    const small = new Belief(suspects, new Map([[standKey(at), { stand: at, waits: 0, asks: [clamp], rows }]]))
     const idle = (shown: number) => small.idle([{ is: 'shown', ask: 'clamp', stand: at, shown }])
     expect(idle(0).has('D')).toBe(false)
     expect([...idle(0)].sort()).toEqual(['A', 'A2', 'B', 'C', WELL].sort())

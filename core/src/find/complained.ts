@@ -1,3 +1,4 @@
+import type { Shown } from './ask.ts'
 import type { Evidence } from './evidence.ts'
 import type { Finder } from './finder.ts'
 import { NOBODY } from './stand.ts'
@@ -9,11 +10,16 @@ export interface Complained {
   readonly begins: readonly Evidence[]
 }
 
+/** What somebody notices of a wall without a meter. */
+type Noticed = Pick<StandInWall, 'job' | 'alwaysHeats' | 'heatsUncalled' | 'runsUncalled'> & {
+  shows(...asked: Parameters<StandInWall['shows']>): Shown | undefined
+}
+
 /** Zones that are said to heat, at most: the first of them. */
 const SAID_TO_HEAT = 2
 
 /** What would be complained of at a wall: zones that stay cold, or heat or run though nobody calls; nothing where nobody would notice. */
-export function complainedOf(wall: StandInWall, finder: Finder): Complained | undefined {
+export function complainedOf(wall: Noticed, finder: Finder): Complained | undefined {
   const zones = Object.keys(wall.job.zones)
   const cold = zones.filter((zone) => !wall.alwaysHeats(zone))
   const uncalled = wall.heatsUncalled

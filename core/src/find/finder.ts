@@ -1,6 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { benchWith } from '../suppose/bench.ts'
+import { inPattern } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { type Ask, isLive, isSame, type Shown } from './ask.ts'
 import { asksIn, asksOf } from './asks/index.ts'
@@ -10,7 +11,8 @@ import { minutesTo, type Where } from './minutes.ts'
 import { type Open, proposalOf, ranked, tellLittle, type Weighed } from './proposals.ts'
 import { bring, DEAD, keyOfAsk, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, WELL, type Weighing } from './suspects.ts'
-import { type StandTable, shownAt, tableOf } from './table.ts'
+import { type Row, rowsWired, type StandTable, shownAt, tableOf } from './table.ts'
+import { lookedAhead } from './two-steps.ts'
 import { explained, type Known, placedBy } from './views.ts'
 import { troubledNow, whereAfter } from './where.ts'
 
@@ -105,6 +107,11 @@ export class Finder {
     return asksIn(this.asks, stand, troubled)
   }
 
+  /** Minutes to come to an ask in a stand that was searched, the wait for it included, and to do it. */
+  minutesTo(ask: Ask, stand: Stand, where: Where): number {
+    return minutesTo(ask, stand, where, this.#tables.get(standKey(stand))?.waits)
+  }
+
   /** What an ask shows in a stand that was searched, when nothing is wrong. */
   sound(ask: Ask, stand: Stand): Shown | undefined {
     const table = this.#tables.get(standKey(stand))
@@ -112,9 +119,11 @@ export class Finder {
     return table && column >= 0 ? shownAt(table, WELL, column) : undefined
   }
 
-  /** The suspects that weigh most, nine tenths of it together, and the two that are always possible. */
+  /** The suspects that weigh most, nine tenths of it together, and the two that are always possible; none that needs a bench of its own. */
   #commonest(): readonly Suspect[] {
-    const byWeight = this.suspects.toSorted((a, b) => b.weight - a.weight)
+    const byWeight = this.suspects
+      .filter(({ suppositions }) => suppositions.every(inPattern))
+      .sort((a, b) => b.weight - a.weight)
     const whole = byWeight.reduce((sum, { weight }) => sum + weight, 0)
     let sum = 0
     const common = new Set(byWeight.filter(({ weight }) => (sum += weight) <= COMMON * whole))
@@ -146,15 +155,32 @@ export class Finder {
       if (missing.length === 0) return []
       // A sound plant is in every piece of work: what comes and goes is told from it.
       const sound = this.suspects.filter(({ id }) => id === WELL && !missing.some((one) => one.id === id))
-      return [{ key, stand, known: fresh ? undefined : known, asks, missing: [...sound, ...missing] }]
+      const kept = fresh ? undefined : known
+      return [{ key, stand, known: kept, asks: kept?.asks ?? asks, missing: [...sound, ...missing] }]
     })
     const all = works.reduce((sum, { missing }) => sum + missing.length, 0)
     let done = 0
+    const wired = new Map<string, Map<string, readonly Row[]>>(works.map(({ key }) => [key, new Map()]))
+    for (const one of suspects) {
+      const lacking = one.suppositions.every(inPattern) ? [] : works.filter(({ missing }) => missing.includes(one))
+      if (lacking.length === 0) continue
+      const rows = rowsWired(this.#job, [...this.#base, ...one.suppositions], lacking)
+      for (const [i, { key }] of lacking.entries()) wired.get(key)!.set(one.id, [rows[i]!])
+      yield (done += lacking.length) / all
+    }
     for (const { key, stand, known, asks, missing } of works) {
-      const work = tableOf(this.#job, this.#base, missing, known?.asks ?? asks, stand)
+      const own = wired.get(key)!
+      const work = tableOf(
+        this.#job,
+        this.#base,
+        missing.filter(({ id }) => !own.has(id)),
+        asks,
+        stand,
+      )
       let next = work.next()
       for (; !next.done; next = work.next()) if (++done % 25 === 0) yield done / all
-      this.#tables.set(key, known ? { ...known, rows: new Map([...known.rows, ...next.value.rows]) } : next.value)
+      const rows = new Map([...(known?.rows ?? []), ...next.value.rows, ...own])
+      this.#tables.set(key, { ...(known ?? next.value), rows })
     }
   }
 
@@ -179,20 +205,22 @@ export class Finder {
     evidence: readonly Evidence[],
     where: Where,
     offers: (ask: Ask) => boolean,
-  ): Weighed[] {
+  ): readonly Weighed[] {
     const asked = new Set(evidence.flatMap((one) => (one.is === 'shown' ? [keyOfAsk(one.ask, one.stand)] : [])))
     const isNew = (ask: Ask, column: number, table: StandTable) =>
       !asked.has(keyOfAsk(ask.id, table.stand)) && !this.#isOldNews(open, ask, column, table, evidence)
-    return ranked(
+    const best = ranked(
       stands.flatMap((stand) => {
         const table = this.#tables.get(standKey(stand))!
         return table.asks.flatMap((ask, column) =>
-          offers(ask) && isNew(ask, column, table)
-            ? (proposalOf(open, table, column, minutesTo(ask, stand, where)) ?? [])
-            : [],
+          offers(ask) && isNew(ask, column, table) ? (proposalOf(open, table, column, where) ?? []) : [],
         )
       }),
     )
+    return lookedAhead(open, best, where, ({ ask, stand }) => {
+      const table = this.#tables.get(standKey(stand))!
+      return { table, column: table.asks.indexOf(ask) }
+    })
   }
 
   /** Would it show, of every suspect that is left, what it showed in another stand? Asked again it errs again the same way. */

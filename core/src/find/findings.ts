@@ -107,7 +107,7 @@ export function decided(
 }
 
 /** A proposal as it is shown, its answers in words. */
-const told = ({ leads: _, ...proposal }: Weighed): Proposed => proposal
+const told = ({ leads: _, parts: _parts, ...proposal }: Weighed): Proposed => proposal
 
 /** Asks of one round beside the first, at most. */
 const MOST_HERE = 3

@@ -41,6 +41,13 @@ describe('what it takes to come to an ask', () => {
     expect(minutesTo(onLine, DEAD, { place: 'boiler', stand: DEAD, locked: true })).toBe(1)
   })
 
+  it('the wait until the plant is at rest in another stand; none in the same, nor dead', () => {
+    expect(minutesTo(ask(), signal, { place: 'boiler', stand: NOBODY }, 90)).toBe(1 + MINUTES.call + 1.5)
+    expect(minutesTo(ask(), signal, { place: 'boiler', stand: DEAD }, 90)).toBe(1 + MINUTES.on + MINUTES.call + 1.5)
+    expect(minutesTo(ask(), signal, { place: 'boiler', stand: calling('signal') }, 90)).toBe(1)
+    expect(minutesTo(dead, DEAD, { place: 'boiler', stand: signal }, 90)).toBe(1 + MINUTES.off)
+  })
+
   it('bringing the power back, and a call on top of it', () => {
     expect(minutesTo(ask(), NOBODY, { place: 'boiler', stand: DEAD })).toBe(1 + MINUTES.on)
     expect(minutesTo(ask(), signal, { place: 'boiler', stand: DEAD })).toBe(1 + MINUTES.on + MINUTES.call)

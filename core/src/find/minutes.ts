@@ -43,11 +43,19 @@ export interface Where {
   readonly locked?: boolean
 }
 
-/** Minutes to come to an ask in its stand from where one is, and to do it. */
-export function minutesTo(ask: Ask, stand: Stand, { place, stand: now, locked = false }: Where): number {
+/**
+ * Minutes to come to an ask in its stand from where one is, and to do it.
+ * @param waits seconds until the plant is at rest in that stand
+ */
+export function minutesTo(ask: Ask, stand: Stand, where: Where, waits = 0): number {
+  const { place, stand: now, locked = false } = where
   const walk = place === undefined || place === ask.place ? 0 : MINUTES.walk
-  return ask.minutes + walk + changeTo(ask, stand, now, locked)
+  return ask.minutes + walk + changeTo(ask, stand, now, locked) + waitTo(stand, where, waits) / 60
 }
+
+/** Seconds to wait for a stand from where one is: none in the stand one is in, nor with the plant dead. */
+export const waitTo = (stand: Stand, { stand: now }: Where, waits: number): number =>
+  !stand.power || (now && standKey(now) === standKey(stand)) ? 0 : waits
 
 function changeTo(ask: Ask, stand: Stand, now: Stand | undefined, locked: boolean): number {
   if (!stand.power) {

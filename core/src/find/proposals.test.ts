@@ -21,13 +21,14 @@ const open = (...shares: number[]): Open => ({
 })
 const table = (asked: Ask, ...shown: Shown[]): StandTable => ({
   stand: NOBODY,
+  waits: 0,
   asks: [asked],
   rows: new Map(shown.map((one, i) => [`s${i}`, [{ shows: [one], heats: new Set<string>() }]])),
 })
 
 describe('what an ask is expected to tell', () => {
   it('is next to all of it where every answer is another unit, and never quite all: people err', () => {
-    const { bits, answers } = proposalOf(open(0.5, 0.5), table(ask(), 'yes', 'no'), 0, 1)!
+    const { bits, answers } = proposalOf(open(0.5, 0.5), table(ask(), 'yes', 'no'), 0, {})!
     expect(bits).toBeGreaterThan(0.8)
     expect(bits).toBeLessThan(1)
     expect(answers.map(({ chance, leaves }) => [chance, leaves])).toEqual([
@@ -37,18 +38,18 @@ describe('what an ask is expected to tell', () => {
   })
 
   it('is nothing where all show the same, or nothing a meter tells apart', () => {
-    expect(proposalOf(open(0.5, 0.5), table(ask(), 'yes', 'yes'), 0, 1)).toBeUndefined()
-    expect(proposalOf(open(0.5, 0.5), table(ask({ ask: 'volts' }), 24, 25), 0, 1)).toBeUndefined()
-    expect(proposalOf(open(0.5, 0.5), table(ask({ ask: 'volts' }), 24, 0), 0, 1)).toBeDefined()
+    expect(proposalOf(open(0.5, 0.5), table(ask(), 'yes', 'yes'), 0, {})).toBeUndefined()
+    expect(proposalOf(open(0.5, 0.5), table(ask({ ask: 'volts' }), 24, 25), 0, {})).toBeUndefined()
+    expect(proposalOf(open(0.5, 0.5), table(ask({ ask: 'volts' }), 24, 0), 0, {})).toBeDefined()
   })
 
   it('is more from a word that can be trusted than from one that is seen wrong more often', () => {
-    const of = (form: Ask['ask']) => proposalOf(open(0.5, 0.5), table(ask({ ask: form }), 'a', 'b'), 0, 1)!.bits
+    const of = (form: Ask['ask']) => proposalOf(open(0.5, 0.5), table(ask({ ask: form }), 'a', 'b'), 0, {})!.bits
     expect(of('runs')).toBeGreaterThan(of('joint'))
   })
 
   it('says what each answer would leave, the likeliest answer first, and who leads then', () => {
-    const { answers } = proposalOf(open(0.6, 0.3, 0.1), table(ask(), 'no', 'no', 'yes'), 0, 1)!
+    const { answers } = proposalOf(open(0.6, 0.3, 0.1), table(ask(), 'no', 'no', 'yes'), 0, {})!
     expect(answers[0]).toMatchObject({ says: 'no', leaves: 2, leads: 'unit 0' })
     expect(answers[0]!.chance).toBeCloseTo(0.9, 9)
     expect(answers[1]).toMatchObject({ says: 'yes', leaves: 1, leads: 'unit 2' })
@@ -60,6 +61,7 @@ describe('which comes first', () => {
     ask: ask({ id, ...more }),
     stand: more.power === false ? DEAD : NOBODY,
     minutes,
+    waits: 0,
     bits,
     answers: [],
   })

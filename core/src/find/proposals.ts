@@ -1,6 +1,7 @@
 import { type Ask, readIn } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { type Band, bandsIn, countLeft, type Sorted, sortedBy } from './likelihood.ts'
+import { minutesTo, type Where, waitTo } from './minutes.ts'
 import type { Stand } from './stand.ts'
 import { type StandTable, shownAt } from './table.ts'
 
@@ -16,8 +17,10 @@ export interface Answer {
 export interface Proposed {
   readonly ask: Ask
   readonly stand: Stand
-  /** Minutes with the walk, the change of who calls, and the power taken off or brought back. */
+  /** Minutes with the walk, the change of who calls and the wait for it, and the power taken off or brought back. */
   readonly minutes: number
+  /** Seconds of these that a sound plant takes to be at rest in the stand; what is seen before says nothing. */
+  readonly waits: number
   readonly bits: number
   readonly answers: readonly Answer[]
 }
@@ -40,10 +43,16 @@ export const LITTLE = 0.05
 export interface Weighed extends Proposed {
   /** Units that would lead after one of its answers, by where they stand among the open. */
   readonly leads: readonly number[]
+  /** Who would give each of its answers, by where they stand among the open. */
+  readonly parts: readonly (readonly number[])[]
 }
 
-/** What an ask in a stand is expected to tell; nothing where that is noise. @param column where the ask stands in the table */
-export function proposalOf(open: Open, table: StandTable, column: number, minutes: number): Weighed | undefined {
+/**
+ * What an ask in a stand is expected to tell; nothing where that is noise.
+ * @param column where the ask stands in the table
+ * @param where where the technician stands now
+ */
+export function proposalOf(open: Open, table: StandTable, column: number, where: Where): Weighed | undefined {
   const ask = table.asks[column]!
   const { placed, sums, shares, touched } = madeFor(open, table)
   const bands = bandsIn(sortedColumn(table, column), placed)
@@ -88,9 +97,11 @@ export function proposalOf(open: Open, table: StandTable, column: number, minute
   return {
     ask,
     stand: table.stand,
-    minutes,
+    minutes: minutesTo(ask, table.stand, where, table.waits),
+    waits: waitTo(table.stand, where, table.waits),
     bits,
     leads,
+    parts: bands.map(({ members }) => members),
     get answers() {
       return answersOf(open, bands)
     },
@@ -155,7 +166,8 @@ const answersOf = ({ suspects, units }: Open, bands: readonly Band[]): Answer[] 
     })
     .sort((a, b) => b.chance - a.chance)
 
-const worth = ({ bits, minutes }: Proposed) => bits / minutes
+/** What an ask tells for a minute, bits. */
+export const worth = ({ bits, minutes }: Proposed): number => bits / minutes
 const isLive = ({ ask, stand }: Proposed) => ask.line === true && stand.power
 
 /** Does what is asked dead or at low voltage part nothing any more? */

@@ -3,8 +3,8 @@ import { type FirmRow, firmFactors, pieceOf } from '../log/firm.ts'
 import { kindOf } from '../parts/index.ts'
 import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { exchangesOf } from './exchanges.ts'
 import { canGo, USUAL_PATTERN } from './goes.ts'
+import { mislandingsOf } from './mislandings.ts'
 import { timesTold } from './told.ts'
 import { NONE_OF_THESE, NOTHING_WRONG, weightOf } from './weights.ts'
 
@@ -41,19 +41,15 @@ export function suspectsOf(job: Job, base: readonly Supposition[], { firm = [], 
   const known = new Set(base.map(({ id }) => id))
   const going = goingOf(job, known, told)
   // Leads change places while somebody wires: to try them all is dear, and worth it only where that is told.
-  const exchanged = told === 'wired' ? exchangesOf(job) : []
-  const library = [...everySupposition(job).filter(inPattern), ...exchanged].flatMap((one): Suspect[] => {
-    const weight = weightOf(one.id) * timesTold(told, one.id)
-    if (weight === 0 || known.has(one.id)) return []
-    return [
-      {
-        id: one.id,
-        suppositions: [one],
-        unit: repairedBy(job, one),
-        weight,
-        says: suppositionInWords(job, one),
-      },
-    ]
+  const mislanded = told === 'wired' ? mislandingsOf(job) : []
+  const single = everySupposition(job).filter(inPattern)
+  const library = [...single.map((one) => [one]), ...mislanded].flatMap((suppositions): Suspect[] => {
+    const [one] = suppositions
+    const id = suppositions.map((each) => each.id).join(' and ')
+    const weight = weightOf(one!.id) * timesTold(told, one!.id)
+    if (weight === 0 || known.has(id)) return []
+    const says = suppositions.map((each) => suppositionInWords(job, each)).join(', and ')
+    return [{ id, suppositions, unit: repairedBy(job, one!), weight, says }]
   })
   const weighed = firm.length === 0 ? library : byFirm(job, library, firm)
   return [

@@ -2,6 +2,7 @@ import { intentOf } from '../intent/intent.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { valvesOf, zonesInOrder } from '../job/zones.ts'
+import { asking } from '../load/all-calling.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
@@ -10,7 +11,7 @@ import type { Supposition } from '../suppose/supposition.ts'
 import { type Ask, type AskForm, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { SUPPLY } from './likelihood.ts'
-import { bring, type Stand } from './stand.ts'
+import { bring, calling, type Stand } from './stand.ts'
 import { type Suspect, WELL } from './suspects.ts'
 
 /** What is shown in a stand, by the column of its ask, and which zones then heat. */
@@ -28,6 +29,8 @@ export interface StandTable {
    * what pulls in and what does not.
    */
   readonly rows: ReadonlyMap<string, readonly Row[]>
+  /** Seconds until a sound plant is at rest in it: delay, travel, charge and what runs on. */
+  readonly waits: number
 }
 
 /** The row of a suspect while the mains stand so. @param k which of `SUPPLY` */
@@ -68,6 +71,7 @@ export function* tableOf(
   const mark = bench.mark()
   const rows = new Map<string, readonly Row[]>()
   const { volts } = mains(job.practice)
+  let waits = 0
   const rowOf = (wrong: readonly Supposition[]): Row => {
     bench.alter(alterationsOf(job, wrong))
     bench.settle()
@@ -78,20 +82,15 @@ export function* tableOf(
     bench.back(mark)
     return { shows, heats: wall.heats }
   }
-  /** What is wired otherwise has a bench of its own. */
-  const rowWired = (wrong: readonly Supposition[]): Row => {
-    const own = benchWith(job, wrong)
-    const shaped = reshaped(job, wrong)
-    own.settle()
-    bring(own, shaped, stand)
-    const wall = { bench: own, job: shaped, wrong, ...warmthIn(own, shaped) }
-    return { shows: asks.map((ask) => askKind(ask.ask).shows(wall, ask)), heats: wall.heats }
-  }
   for (const { id, suppositions, goes } of suspects) {
     if (goes !== undefined) continue
+    if (id === WELL) {
+      waits = waitIn(bench, job, stand)
+      bench.back(mark)
+    }
     const wrong = [...base, ...suppositions]
     if (!suppositions.every(inPattern)) {
-      rows.set(id, [rowWired(wrong)])
+      rows.set(id, rowsWired(job, wrong, [{ stand, asks }]))
       yield
       continue
     }
@@ -118,7 +117,41 @@ export function* tableOf(
     })
     rows.set(id, [{ shows, heats: well.heats }])
   }
-  return { stand, asks, rows }
+  return { stand, asks, rows, waits }
+}
+
+/** Seconds until a plant that was at rest is at rest in a stand; for nobody calling, after its first zone did. */
+function waitIn(bench: Simulation, job: Job, stand: Stand): number {
+  if (!stand.power) return 0
+  const [first] = zonesInOrder(job)
+  const ends = stand.calls.length === 0 && first !== undefined
+  if (ends) bring(bench, job, calling(first.id))
+  const from = bench.now
+  if (ends) bench.setTogether(asking(job, [first.id], false))
+  bring(bench, job, stand)
+  return bench.now - from
+}
+
+/**
+ * What a plant that is wired otherwise shows in each of these stands: it has a bench of its own, which is dear to make and brought from stand
+ * to stand.
+ */
+export function rowsWired(
+  job: Job,
+  wrong: readonly Supposition[],
+  stands: readonly Pick<StandTable, 'stand' | 'asks'>[],
+): Row[] {
+  const shaped = reshaped(job, wrong)
+  const bench = benchWith(job, wrong)
+  bench.settle()
+  const mark = bench.mark()
+  return stands.map(({ stand, asks }) => {
+    bring(bench, shaped, stand)
+    const wall = { bench, job: shaped, wrong, ...warmthIn(bench, shaped) }
+    const shows = asks.map((ask) => askKind(ask.ask).shows(wall, ask))
+    bench.back(mark)
+    return { shows, heats: wall.heats }
+  })
 }
 
 /**

@@ -22,6 +22,7 @@ const tables = (suspects: readonly Suspect[]): ReadonlyMap<string, StandTable> =
       standKey(calling(zone)),
       {
         stand: calling(zone),
+        waits: 0,
         asks: [ask(zone)],
         rows: new Map(
           suspects.map(({ id, both }) => {

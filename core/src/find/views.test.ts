@@ -28,6 +28,7 @@ const known = (works: readonly Suspect[] = []): Known => ({
       standKey(calling(zone)),
       {
         stand: calling(zone),
+        waits: 0,
         asks: [ask(zone)],
         rows: new Map(
           [...suspects, two].map(({ id }) => [

@@ -140,7 +140,7 @@ const renewedIn = (evidence: readonly Evidence[]): ReadonlySet<string> =>
 const unitsOf = ({ unit, both }: Suspect): readonly string[] => both?.map((one) => one.unit) ?? [unit]
 
 /** Chance of what nothing explains from which more than one thing is thought of, and how many pairs are worked out. */
-const UNEXPLAINED = 0.5
+const UNEXPLAINED = 0.3
 /** Repairs in vain, since the last that helped, after which nothing more is thought of. */
 const MOST_VAIN = 2
 const MOST_PAIRS = 16

@@ -27,6 +27,7 @@ export const weights: readonly { readonly form: RegExp; readonly weight: number;
   { form: /\/loose\d+$/, weight: 0.6, says: 'a loose way of a splice' },
   { form: /^wire:[^.]+\/open$/, weight: 0.25, says: 'a broken conductor' },
   { form: /^wire:.+\.(from|to)\/open$/, weight: 0.3, says: 'a lead off its terminal' },
+  { form: /^wire:.+\/lifted$/, weight: 0.3, says: 'a lead not landed' },
   { form: /^wire:.+\/ohms$/, weight: 0.5, says: 'a joint with ohms' },
   { form: /^wire:.+\/earth$/, weight: 0.1, says: 'a core on earth' },
   { form: /^lead:/, weight: 0.4, says: 'leads exchanged' },

@@ -1,7 +1,7 @@
 import type { End, Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
-import { terminalInWords } from '../words/words.ts'
-import { listed, missingPart, type Pieces, type SupposedKind } from './supposition.ts'
+import { terminalInWords, wireInWords } from '../words/words.ts'
+import { listed, missingPart, missingWire, type Pieces, type SupposedKind } from './supposition.ts'
 
 const missingTerminal = (job: Job, part: string | undefined, terminal: string | undefined): string | undefined => {
   const without = missingPart(job, part)
@@ -16,24 +16,33 @@ const missingEither = (job: Job, { part, terminal, other, there }: Pieces): stri
 const is = (end: End, part: string | undefined, terminal: string | undefined) =>
   end.part === part && end.terminal === terminal
 
-/** What should be on one terminal is on another. */
+/** What should be on one terminal is on another: all of it, or one wire of it. */
 export const leadElsewhere: SupposedKind = {
   name: 'a lead is on another terminal',
-  form: /^lead:(?<part>[^/.]+)\.(?<terminal>[a-z][a-z0-9]*)\/on:(?<other>[^/.]+)\.(?<there>[a-z][a-z0-9]*)$/,
+  form: /^lead:(?<part>[^/.]+)\.(?<terminal>[a-z][a-z0-9]*)(?:=(?<wire>[^/.]+))?\/on:(?<other>[^/.]+)\.(?<there>[a-z][a-z0-9]*)$/,
   missing(job, pieces) {
-    const { part, terminal } = pieces
-    const without = missingEither(job, pieces)
+    const { part, terminal, wire } = pieces
+    const without = missingEither(job, pieces) ?? (wire === undefined ? undefined : missingWire(job, wire))
     if (without) return without
-    const landed = Object.values(job.wires).some(({ from, to }) => is(from, part, terminal) || is(to, part, terminal))
-    return landed ? undefined : `Nothing is landed on ${part}.${terminal}.`
+    const landed = Object.entries(job.wires).some(
+      ([id, { from, to }]) => (wire ?? id) === id && (is(from, part, terminal) || is(to, part, terminal)),
+    )
+    if (landed) return undefined
+    return wire === undefined
+      ? `Nothing is landed on ${part}.${terminal}.`
+      : `Wire "${wire}" is not landed on ${part}.${terminal}.`
   },
   unit: (_job, { part }) => part!,
-  says: (job, { part, terminal, other, there }) =>
-    `what belongs on ${terminalInWords(job, part!, terminal!)} is on ${terminalInWords(job, other!, there!)}`,
-  reshapes(draft, { part, terminal, other, there }) {
-    for (const wire of Object.values(draft.wires))
+  says(job, { part, terminal, wire, other, there }) {
+    const [own, wrong] = [terminalInWords(job, part!, terminal!), terminalInWords(job, other!, there!)]
+    return wire === undefined
+      ? `what belongs on ${own} is on ${wrong}`
+      : `${wireInWords(job, wire)} is on ${wrong} and belongs on ${own}`
+  },
+  reshapes(draft, { part, terminal, wire: only, other, there }) {
+    for (const [id, wire] of Object.entries(draft.wires))
       for (const end of ['from', 'to'] as const)
-        if (is(wire[end], part, terminal)) wire[end] = { part: other!, terminal: there! }
+        if ((only ?? id) === id && is(wire[end], part, terminal)) wire[end] = { part: other!, terminal: there! }
   },
   every: () => [],
 }

@@ -2,7 +2,9 @@ import type { Job, Proposed } from '@civil-lantern/core'
 import { useState } from 'react'
 import { call } from '../../data/calls.ts'
 import { useBench, useSession } from '../../data/open-job.tsx'
+import { Bar } from '../../ui/Bar.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { inMinutes, useGone } from '../../ui/countdown.ts'
 import { GateCard } from '../hookup/GateCard.tsx'
 import { useGate } from '../hookup/use-gate.ts'
 import { standInWords } from './in-words.ts'
@@ -13,21 +15,37 @@ export function useBrought(job: Job, next: Proposed): { readonly ready: boolean;
   const { snapshot } = useBench()
   const gate = useGate()
   const [said, setSaid] = useState(false)
+  /** When it was brought about here; nothing where it stood so before. */
+  const [from, setFrom] = useState<number>()
   const { ask, stand } = next
+  // Sound parts differ by a fifth in their times: what is seen before that may still be on its way.
+  const whole = SLOW * next.waits
+  const gone = useGone(from)
+  const left = from === undefined ? 0 : Math.max(0, whole - gone)
   if (!stand.power && ask.line) return { ready: gate.open, card: <GateCard job={job} gate={gate} /> }
   const calling = snapshot?.verdict.zones.filter((zone) => zone.calling).map(({ zone }) => zone) ?? []
-  const ready = stand.power
+  const stands = stand.power
     ? calling.length === stand.calls.length && stand.calls.every((zone) => calling.includes(zone))
     : said || gate.open
   const bringAbout = () => {
     setSaid(true)
+    if (stand.power) setFrom(Date.now())
     for (const zone of Object.keys(job.zones))
       if (calling.includes(zone) !== stand.calls.includes(zone)) call(session, job, zone, stand.calls.includes(zone))
   }
+  const waiting = stands && left > 0
   const card = (
     <div className="flex flex-wrap items-center justify-between gap-2">
       <p>{standInWords(job, next)}</p>
-      {ready ? (
+      {waiting ? (
+        <div className="flex w-full flex-wrap items-center gap-3">
+          <b className="tabular-nums">{inMinutes(Math.ceil(left))} more, then it counts.</b>
+          <Bar share={1 - left / whole} label="Waited" className="min-w-32 grow" />
+          <Button look="quiet" onClick={() => setFrom(undefined)}>
+            It was so before
+          </Button>
+        </div>
+      ) : stands ? (
         <span className="rounded-full bg-well px-3 py-1">
           {stand.power ? 'So it is on this bench' : 'Proven dead here'}
         </span>
@@ -38,8 +56,11 @@ export function useBrought(job: Job, next: Proposed): { readonly ready: boolean;
       )}
     </div>
   )
-  return { ready, card }
+  return { ready: stands && !waiting, card }
 }
+
+/** By how much a sound part may be slower than the usual one. */
+const SLOW = 1.2
 
 /** What could hurt at this ask, and who may do it. */
 export function Danger({ ask }: { ask: Proposed['ask'] }) {

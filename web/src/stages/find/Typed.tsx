@@ -51,7 +51,7 @@ export function Typed({
               setText(event.target.value)
               setWrong('')
             }}
-            className="min-h-16 w-full rounded-card bg-display px-4 text-right font-mono text-3xl text-digits disabled:opacity-50"
+            className="min-h-16 w-full rounded-card bg-display px-4 text-right font-mono text-3xl text-digits disabled:border disabled:border-line disabled:bg-well"
           />
         </label>
         {unit === 'Ω' && (

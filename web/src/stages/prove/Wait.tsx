@@ -1,29 +1,17 @@
 import type { Step } from '@civil-lantern/core'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Bar } from '../../ui/Bar.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { inMinutes, useGone } from '../../ui/countdown.ts'
 
 /** Counts the seconds since a step was brought about: it is no fault before its time, or it is looked at in that moment. */
 export function Wait({ seconds: { usual, notBefore }, moment }: { seconds: Step['waits']; moment: boolean }) {
   const [from, setFrom] = useState<number>()
-  const [now, setNow] = useState(0)
-  useEffect(() => {
-    if (from === undefined) return
-    const timer = setInterval(() => setNow(Date.now()), 250)
-    return () => clearInterval(timer)
-  }, [from])
-  const gone = from === undefined ? 0 : Math.max(0, (now - from) / 1000)
+  const gone = useGone(from)
   const left = Math.max(0, notBefore - gone)
   return (
     <div className="flex flex-wrap items-center gap-3">
-      <Button
-        onClick={() => {
-          setFrom(Date.now())
-          setNow(Date.now())
-        }}
-      >
-        {from === undefined ? 'Begin to wait' : 'Begin again'}
-      </Button>
+      <Button onClick={() => setFrom(Date.now())}>{from === undefined ? 'Begin to wait' : 'Begin again'}</Button>
       <span className="tabular-nums">
         {from === undefined
           ? moment
@@ -39,6 +27,3 @@ export function Wait({ seconds: { usual, notBefore }, moment }: { seconds: Step[
     </div>
   )
 }
-
-const inMinutes = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`

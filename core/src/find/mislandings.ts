@@ -1,7 +1,8 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
+import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf, terminalsInOrder } from '../parts/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { inWrongJoint } from './wrong-joint.ts'
 
 /** Parts whose leads nobody exchanges without noticing at once, or that carry line only. */
 const NOT = new Set(['supply', 'joint', 'switch', 'protection', 'pump', 'burner'])
@@ -11,11 +12,33 @@ const FEW = 6
 const NEIGHBOURS = 2
 
 /**
- * The leads that may have been landed otherwise when a plant was wired: two exchanged on one part, of circuits that share a box;
- * one on the terminal beside its own, which is free; and the same lead of two zones' valves or thermostats exchanged, which
- * crosses the zones.
+ * What may have been landed otherwise when a plant was wired, each with the suppositions that it is at once: two leads of one part
+ * exchanged, of circuits that share a box; the motor's pair for the end switch's; a lead on the terminal beside its own, which is free;
+ * the same lead of two zones' valves or thermostats exchanged, which crosses the zones; a conductor in another joint than its own; and one
+ * that was never landed.
+ *
+ * @example mislandingsOf(kestrelPoint()).at(0) // [{ id: 'lead:XF1.h/exchanged:XF1.c' }]
  */
-export function exchangesOf(job: Job): Supposition[] {
+export function mislandingsOf(job: Job): (readonly Supposition[])[] {
+  const single = [...new Set([...atParts(job), ...inWrongJoint(job), ...neverLanded(job)])].map((id) => [{ id }])
+  return [...single, ...pairsExchanged(job)]
+}
+
+/** Each conductor off at one of its ends. */
+const neverLanded = (job: Job): string[] =>
+  Object.keys(job.wires).flatMap((wire) => [`wire:${wire}.from/lifted`, `wire:${wire}.to/lifted`])
+
+/** The motor's two leads where the end switch's belong, and the other way round. */
+const pairsExchanged = (job: Job): Supposition[][] =>
+  zonesInOrder(job).flatMap((zone) =>
+    valvesOf(zone).flatMap((valve) => {
+      const { feed, back, proof, proofShared, permanent } = kindOf(job.parts[valve] ?? { kind: '' })?.hookup ?? {}
+      if (!feed || !back || !proof || proofShared || permanent) return []
+      return [[feed, back].map((terminal, i) => ({ id: `lead:${valve}.${terminal}/exchanged:${valve}.${proof[i]}` }))]
+    }),
+  )
+
+function atParts(job: Job): string[] {
   const landed = new Map<string, Set<string>>()
   for (const { from, to } of Object.values(job.wires))
     for (const { part, terminal } of [from, to]) {
@@ -63,11 +86,13 @@ export function exchangesOf(job: Job): Supposition[] {
     const [one, other] = pair.split(' ')
     return `lead:${one}/exchanged:${other}`
   })
-  return [...exchanged, ...moved].map((id) => ({ id }))
+  return [...exchanged, ...moved]
 }
 
-/** Has a supposition a lead of this part landed elsewhere? */
-export function landsOtherwise(supposition: string, part: string): boolean {
+/** Has a supposition a lead of this part landed elsewhere, or nowhere? */
+export function landsOtherwise(job: Job, supposition: string, part: string): boolean {
+  const off = /^wire:([^/.]+)\.(from|to)\/lifted$/.exec(supposition)
+  if (off) return job.wires[off[1]!]?.[off[2] as 'from' | 'to'].part === part
   const found = /^lead:([^/.]+)\.[^/]+\/(?:on|exchanged):([^/.]+)\./.exec(supposition)
   return found !== null && (found[1] === part || found[2] === part)
 }

@@ -91,6 +91,32 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   await page.browserContext().close()
 })
 
+it('a room that heats only with another names the pattern, with the two facts it implies, and is taken back', async () => {
+  const { document: sound } = await program.job('kestrel-point')
+  await program.put('helped', { ...sound, title: 'Helped' })
+  const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
+  const { page } = window
+  await window.goto(`${program.url}/jobs/helped/find`)
+  await window.press('::-p-xpath(//fieldset[contains(., "Signal house")]//button[.="stays cold"])')
+  await window.click('button', 'Find it')
+  await page.waitForSelector('[aria-busy="false"] [data-ask]', { timeout: 30_000 })
+  await window.press('::-p-xpath(//summary[contains(., "Say what else heats")])')
+  const says = (word: string) =>
+    `::-p-xpath(//fieldset[contains(legend, "Signal house, while Signal house and Keeper")]//button[.="${word}"])`
+  await window.press(says('heats'))
+  await window.sees('Signal house heats only while Keeper’s rooms calls too.')
+  await window.sees('Its own call does not reach the boiler or the pump')
+  await window.sees('heats while Keeper’s rooms and Signal house call')
+  // Nothing that is hidden from the eye makes the whole page scroll.
+  expect(
+    await page.evaluate(() => document.documentElement.scrollHeight - document.documentElement.clientHeight),
+  ).toBeLessThanOrEqual(0)
+  await window.press(says('not known'))
+  await page.waitForFunction(() => !document.body.textContent?.includes('heats only while'), { timeout: 30_000 })
+  expect(window.complaints).toEqual([])
+  await page.browserContext().close()
+})
+
 it('what is typed wrong is said, and nothing is kept of it', async () => {
   const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
   await window.goto(`${program.url}/jobs/kestrel-point/find`)

@@ -38,6 +38,30 @@ it('when it began is told by one of a few words, or refused with them', () => {
 it('a zone that heats though nobody calls is a complaint by itself', () =>
   expect(complaintIn(job, '{"uncalled":["Press floor"]}')).toMatchObject({ cold: [], uncalled: ['zone1'] }))
 
+describe('rooms on calls, out of JSON', () => {
+  const told = (rooms: string) => complaintIn(job, `{"cold":["zone1"],"rooms":${rooms}}`)
+
+  it('are read by name or id, calls empty for nobody', () => {
+    const read = told(
+      '[{"zone":"Press floor","calls":["zone1","Tasting room"],"heats":true},{"zone":"zone2","calls":[],"heats":false}]',
+    )
+    expect(read.rooms).toEqual([
+      { is: 'room', zone: 'zone1', calls: ['zone1', 'zone2'], heats: true },
+      { is: 'room', zone: 'zone2', calls: [], heats: false },
+    ])
+    expect(complaintIn(job, '{"cold":["zone1"]}').rooms).toEqual([])
+  })
+
+  it.each([
+    ['{"zone":"zone1"}', '"rooms" holds {"zone":"zone1"}'],
+    ['[7]', '"rooms" holds 7'],
+    ['[{"zone":"zone1","calls":"zone1","heats":true}]', 'calls empty for nobody'],
+    ['[{"zone":"zone1","calls":[],"heats":"yes"}]', '"rooms" holds'],
+    ['[{"zone":"attic","calls":[],"heats":true}]', 'no zone "attic"'],
+    ['[{"zone":"zone1","calls":["attic"],"heats":true}]', 'no zone "attic"'],
+  ])('%s is refused in words', (rooms, why) => expect(() => told(rooms)).toThrow(why))
+})
+
 describe('what an answer says', () => {
   const wrong = (words: string) => ({ wrong: expect.stringContaining(words) })
   it.each([
@@ -128,7 +152,7 @@ describe('the search', () => {
       solved?: boolean
       why?: string
     }[] = []
-    const code = await findBy(job, [], { cold: ['zone2'], heats: [], uncalled: [] }, command, {
+    const code = await findBy(job, [], { cold: ['zone2'], heats: [], uncalled: [], rooms: [] }, command, {
       ...more,
       patience: 5,
       print: (line) => said.push(line),

@@ -11,6 +11,7 @@ import {
   type Job,
   placeOf,
   putRightBy,
+  type RoomSeen,
   readIn,
   search,
   tellings,
@@ -105,6 +106,8 @@ export interface Complaint {
   readonly cold: readonly string[]
   readonly heats: readonly string[]
   readonly uncalled: readonly string[]
+  /** Rooms while others call, with them or alone. */
+  readonly rooms: readonly RoomSeen[]
   /** When it is so, where that is told. */
   readonly told?: string
 }
@@ -121,7 +124,7 @@ export function complaintIn(job: Job, text: string): Complaint {
     return zone.id
   }
   if (text.trim().startsWith('{')) {
-    let read: { says?: unknown; cold?: unknown; heats?: unknown; uncalled?: unknown; told?: unknown }
+    let read: { says?: unknown; cold?: unknown; heats?: unknown; uncalled?: unknown; rooms?: unknown; told?: unknown }
     try {
       read = JSON.parse(text)
     } catch {
@@ -142,12 +145,28 @@ export function complaintIn(job: Job, text: string): Complaint {
       cold,
       heats: list(read.heats),
       uncalled,
+      rooms: roomsIn(read.rooms, idOf),
       ...(read.told === undefined ? {} : { told: String(read.told) }),
     }
   }
   const cold = zones.filter(({ name }) => text.toLowerCase().includes(name.toLowerCase())).map(({ id }) => id)
   if (cold.length === 0) throw new Refused(`The complaint names no zone of this job. It has: ${known}.`)
-  return { says: text, cold, heats: [], uncalled: [] }
+  return { says: text, cold, heats: [], uncalled: [], rooms: [] }
+}
+
+/** Rooms on calls out of JSON: `{"zone":"Oil store","calls":["Signal house"],"heats":true}` each. */
+function roomsIn(read: unknown, idOf: (name: unknown) => string): RoomSeen[] {
+  if (read === undefined) return []
+  const wrong = (one: unknown) =>
+    new Refused(
+      `"rooms" holds ${JSON.stringify(one)}. Write each as {"zone":"...","calls":["..."],"heats":true}, calls empty for nobody.`,
+    )
+  if (!Array.isArray(read)) throw wrong(read)
+  return read.map((one) => {
+    const { zone, calls, heats } = Object(one) as Record<string, unknown>
+    if (typeof heats !== 'boolean' || !Array.isArray(calls)) throw wrong(one)
+    return { is: 'room', zone: idOf(zone), calls: calls.map(idOf), heats }
+  })
 }
 
 /** How an ask is put to an answerer. */
@@ -244,7 +263,8 @@ export async function findBy(
   const begins: Evidence[] = [
     ...complaint.cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
     ...complaint.heats.map((zone) => ({ is: 'room' as const, zone, heats: true })),
-    ...complaint.uncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, uncalled: true as const })),
+    ...complaint.uncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, calls: [] })),
+    ...complaint.rooms,
   ]
   const answerer = new Answerer(command)
   const work = search(
@@ -300,8 +320,7 @@ export function requestOf(job: Job, wanted: Wanted): Record<string, unknown> {
     const [id = ''] = unit.split('/')
     return { ask: 'repair', unit, ...(job.parts[id] ? { part: id } : { wire: id }), do: putRightBy(job, unit) }
   }
-  const { zone, uncalled } = wanted
-  const calls = uncalled ? [] : [zone]
+  const { zone, calls } = wanted
   return {
     ask: 'see',
     of: `zone:${zone}`,

@@ -35,13 +35,23 @@ export { type Feed, feedAt, feedsOf } from './feeds/feeds.ts'
 export { type Ask, type AskForm, lookedAt, readIn, type Shown, type Unit } from './find/ask.ts'
 export { askKind, askKinds, WORDS as FIND_WORDS, wordFor } from './find/asks/index.ts'
 export { type Complained, complainedOf } from './find/complained.ts'
-export { type Evidence, evidenceOf, type Seen, withComplaint } from './find/evidence.ts'
+export {
+  callsWhen,
+  type Evidence,
+  evidenceOf,
+  isRight,
+  ROOMS,
+  type RoomSeen,
+  type Seen,
+  withComplaint,
+} from './find/evidence.ts'
 export { Finder } from './find/finder.ts'
 export type { Findings, UnitLeft } from './find/findings.ts'
 export { countLeft } from './find/likelihood.ts'
 export { minutesTo } from './find/minutes.ts'
 export type { Proposed } from './find/proposals.ts'
 export { putRightBy } from './find/put-right.ts'
+export { type Pattern, patternsIn, Rooms } from './find/rooms.ts'
 export { type Ended, search, type Wanted } from './find/search.ts'
 export { calling, DEAD, NOBODY, type Stand as AskStand, stampOf, standKey, standsFor } from './find/stand.ts'
 export { StandInWall } from './find/stand-in-wall.ts'

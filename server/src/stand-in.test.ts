@@ -1,4 +1,4 @@
-import { type Document, documentOf, type Entry, type Failure, type Job, nextEntry } from '@civil-lantern/core'
+import { type Document, documentOf, type Entry, type Failure, type Job, nextEntry, ROOMS } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it, vi } from 'vitest'
 import { Jobs } from './store/jobs.ts'
@@ -83,6 +83,10 @@ describe('the stand-in wall', () => {
     expect(kept.map(({ source }) => source)).toEqual(Array(5).fill('stand-in'))
     expect(JSON.stringify([told.said, begun.said, kept])).not.toContain(secret)
     expect((await program.ask(`${at}/reveal`, {})).said).toEqual({ left: [] })
+    // On another call it is asked with who calls: nobody, the signal house is cold.
+    const onCalls = { ...room, look: ROOMS, word: '' }
+    expect(await put('stand-in-entry-8', 'room', onCalls, [])).toMatchObject({ body: { word: 'cold' } })
+    expect(await put('stand-in-entry-9', 'room', onCalls, ['signal', 'oil'])).toMatchObject({ body: { word: 'heats' } })
     // An entry that says so by itself is refused.
     const own = { ...entry('stand-in-entry-6', room), source: 'stand-in' }
     expect((await ask('/api/jobs/kestrel-point/entries', { entries: [own] })).status).toBe(400)

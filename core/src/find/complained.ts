@@ -27,7 +27,7 @@ export function complainedOf(wall: Noticed, finder: Finder): Complained | undefi
   const begins: Evidence[] = [
     ...cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
     ...warm.map((zone) => ({ is: 'room' as const, zone, heats: true })),
-    ...uncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, uncalled: true as const })),
+    ...uncalled.map((zone) => ({ is: 'room' as const, zone, heats: true, calls: [] })),
   ]
   if (cold.length > 0 || uncalled.length > 0) return { troubled: [...cold, ...uncalled], begins }
   if (!wall.runsUncalled) return undefined

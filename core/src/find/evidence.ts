@@ -2,20 +2,33 @@ import type { Entry } from '../record/entry.ts'
 import { takenBack } from '../record/found.ts'
 import { type Ask, type AskForm, asRead, lookedAt, readIn, type Shown } from './ask.ts'
 import { wordFor } from './asks/index.ts'
-import { calling, DEAD, NOBODY, type Stand } from './stand.ts'
+import { calling, DEAD, type Stand } from './stand.ts'
 
-/**
- * What happened in a search: a room that heats or stays cold when its zone calls, or though nobody does; what an ask showed; a
- * unit put right.
- */
+/** A room that heats or stays cold, and which zones called then, no other: its own where nothing is said; nobody where it is empty. */
+export interface RoomSeen {
+  readonly is: 'room'
+  readonly zone: string
+  readonly heats: boolean
+  readonly calls?: readonly string[]
+}
+
+/** Who called when a room was seen to heat or stay cold. */
+export const callsWhen = ({ zone, calls = [zone] }: RoomSeen): readonly string[] => calls
+/** Is a room as it should be? */
+export const isRight = (room: RoomSeen): boolean => room.heats === callsWhen(room).includes(room.zone)
+
+/** What happened in a search: a room that heats or stays cold; what an ask showed; a unit put right. */
 export type Evidence =
-  | { readonly is: 'room'; readonly zone: string; readonly heats: boolean; readonly uncalled?: true }
+  | RoomSeen
   | { readonly is: 'shown'; readonly ask: string; readonly stand: Stand; readonly shown: Shown }
   | { readonly is: 'repair'; readonly unit: string }
 
 /** The stand that something was seen in. */
 export const standOf = (one: Exclude<Evidence, { is: 'repair' }>): Stand =>
-  one.is === 'shown' ? one.stand : one.uncalled ? NOBODY : calling(one.zone)
+  one.is === 'shown' ? one.stand : calling(...callsWhen(one))
+
+/** How an entry is looked at that tells of a room while others call: by its stand. */
+export const ROOMS = 'rooms on calls'
 
 /** Evidence with the entry it comes from, so that it can be taken back. */
 export interface Seen {
@@ -59,11 +72,11 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
     const [of, word] = [String(body.of), String(body.word)]
     if (of.startsWith('zone:')) {
       const zone = of.slice('zone:'.length)
+      // Of one among several who called it is told by whom; of one alone, its own call is meant.
+      const by = body.look === ROOMS ? { calls: called } : {}
       if (word === 'heats' || word === 'cold')
-        return [{ entry: id, evidence: { is: 'room', zone, heats: word === 'heats' } }]
-      return word === 'heats uncalled'
-        ? [{ entry: id, evidence: { is: 'room', zone, heats: true, uncalled: true } }]
-        : []
+        return [{ entry: id, evidence: { is: 'room', zone, heats: word === 'heats', ...by } }]
+      return word === 'heats uncalled' ? [{ entry: id, evidence: { is: 'room', zone, heats: true, calls: [] } }] : []
     }
     const ask = asks.find((one) => one.ask === body.look && of === lookedAt(one))
     const shown = ask && wordFor(ask.ask, word)
@@ -76,7 +89,10 @@ export function withComplaint(cold: readonly string[], seen: readonly Seen[]): E
   // What is said of a room after something was put right is of the plant as it is then.
   const repaired = seen.findIndex(({ evidence }) => evidence.is === 'repair')
   const before = repaired < 0 ? seen : seen.slice(0, repaired)
-  const spoken = new Set(before.flatMap(({ evidence }) => (evidence.is === 'room' ? [evidence.zone] : [])))
+  const isOwn = (room: RoomSeen) => callsWhen(room).every((zone) => zone === room.zone)
+  const spoken = new Set(
+    before.flatMap(({ evidence }) => (evidence.is === 'room' && isOwn(evidence) ? [evidence.zone] : [])),
+  )
   const said = cold.filter((zone) => !spoken.has(zone)).map((zone) => ({ is: 'room' as const, zone, heats: false }))
   return [...said, ...seen.map(({ evidence }) => evidence)]
 }

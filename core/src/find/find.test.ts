@@ -5,7 +5,7 @@ import { unitOf } from '../suppose/index.ts'
 import { wired } from '../testing/benches.ts'
 import { lookedAt, readIn } from './ask.ts'
 import { WORDS as FIND_WORDS } from './asks/index.ts'
-import { type Evidence, evidenceOf, withComplaint } from './evidence.ts'
+import { type Evidence, evidenceOf, ROOMS, withComplaint } from './evidence.ts'
 import { Finder } from './finder.ts'
 import type { Findings } from './findings.ts'
 import { calling, DEAD, stampOf, standKey } from './stand.ts'
@@ -268,8 +268,30 @@ describe('what the log has on a complaint', () => {
       { is: 'shown', ask: 'alone:V2.m1:V2.m2', stand: DEAD, shown: Number.POSITIVE_INFINITY },
       { is: 'shown', ask: 'ohms:V2.m1:V2.m2', stand: DEAD, shown: Number.POSITIVE_INFINITY },
       { is: 'shown', ask: 'core:w21', stand: DEAD, shown: 'broken' },
-      { is: 'room', zone: 'oil', heats: true, uncalled: true },
+      { is: 'room', zone: 'oil', heats: true, calls: [] },
     ])
+  })
+
+  it('takes a room by who called when it was seen; its own cold is told by the complaint as long as nobody says otherwise', () => {
+    const entries: Entry[] = []
+    const say = (zone: string, word: string, ...calls: string[]) =>
+      add(
+        entries,
+        { kind: 'seen', what: 'word', of: `zone:${zone}`, look: ROOMS, word },
+        { stand: stampOf(job, calling(...calls)) },
+      )
+    say('signal', 'heats', 'signal', 'oil')
+    say('oil', 'cold')
+    say('oil', 'warmish', 'oil')
+    const seen = evidenceOf(entries, 'find-case-1', finder.asks)
+    const both = [
+      { is: 'room', zone: 'signal', heats: true, calls: ['signal', 'oil'] },
+      { is: 'room', zone: 'oil', heats: false, calls: [] },
+    ]
+    expect(seen.map(({ evidence }) => evidence)).toEqual(both)
+    expect(withComplaint(['signal'], seen)).toEqual([{ is: 'room', zone: 'signal', heats: false }, ...both])
+    say('signal', 'heats', 'signal')
+    expect(withComplaint(['signal'], evidenceOf(entries, 'find-case-1', finder.asks))).toHaveLength(3)
   })
 
   it('takes amps of a clamp round a wire that is asked for, whichever end it hung at, and volts without their sign', () => {

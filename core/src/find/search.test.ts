@@ -106,7 +106,7 @@ describe('a search to its end', () => {
     let next = work.next()
     while (!next.done) {
       const wanted = next.value
-      if (wanted.do === 'check' && wanted.uncalled) uncalled.add(wanted.zone)
+      if (wanted.do === 'check' && wanted.calls.length === 0) uncalled.add(wanted.zone)
       next = work.next(
         wanted.do === 'check'
           ? stuck.checks(wanted)

@@ -14,7 +14,7 @@ import { NONE, WELL } from './suspects.ts'
 export type Wanted =
   | { readonly do: 'ask'; readonly ask: Ask; readonly stand: Stand; readonly minutes: number; readonly closing?: true }
   | { readonly do: 'repair'; readonly unit: UnitLeft }
-  | { readonly do: 'check'; readonly zone: string; readonly uncalled?: true }
+  | { readonly do: 'check'; readonly zone: string; readonly calls: readonly string[] }
 
 /** How a search ended. */
 export interface Ended {
@@ -120,16 +120,16 @@ function* closing(
 ): Generator<Wanted, boolean, Shown | boolean | undefined> {
   let failed = false
   for (const { id } of zonesInOrder(job)) {
-    const heats = (yield { do: 'check', zone: id }) === true
+    const heats = (yield { do: 'check', zone: id, calls: [id] }) === true
     evidence.push({ is: 'room', zone: id, heats })
     if (!heats) failed = true
   }
   const running = finder.asks.filter((one) => one.ask === 'runs')
   // Where nothing is told to run, what stands open with nobody calling is felt at the pipes.
   for (const { id } of running.length > 0 ? [] : zonesInOrder(job)) {
-    const heats = (yield { do: 'check', zone: id, uncalled: true }) === true
+    const heats = (yield { do: 'check', zone: id, calls: [] }) === true
     if (heats) {
-      evidence.push({ is: 'room', zone: id, heats, uncalled: true })
+      evidence.push({ is: 'room', zone: id, heats, calls: [] })
       failed = true
     }
   }

@@ -113,9 +113,9 @@ export class StandInWall {
     return [...this.#in(NOBODY).heats]
   }
 
-  /** Whether a zone heats when it alone calls, or nobody. */
-  checks({ zone, uncalled }: { readonly zone: string; readonly uncalled?: true }): boolean {
-    return uncalled ? this.heatsUncalled.includes(zone) : this.heats(zone)
+  /** Whether a zone heats while these call, and no other. */
+  checks({ zone, calls }: { readonly zone: string; readonly calls: readonly string[] }): boolean {
+    return this.#in(calling(...calls), this.#there).heats.has(zone)
   }
 
   /** What an ask shows in a stand, a reading rounded as a meter rounds it. */

@@ -1,6 +1,6 @@
 import { type Ask, isSame } from './ask.ts'
 import { Belief } from './belief.ts'
-import type { Evidence } from './evidence.ts'
+import { callsWhen, type Evidence, isRight, standOf } from './evidence.ts'
 import { keyOfAsk, standKey } from './stand.ts'
 import { NONE, type Suspect, WELL } from './suspects.ts'
 import { type StandTable, shownAt } from './table.ts'
@@ -100,7 +100,7 @@ function helpedAt({ suspects, tables }: Known, evidence: readonly Evidence[]): n
       repair = at
       continue
     }
-    const key = one.is === 'room' ? `room:${one.zone} ${one.uncalled === true}` : keyOfAsk(one.ask, one.stand)
+    const key = one.is === 'room' ? `room:${one.zone} ${standKey(standOf(one))}` : keyOfAsk(one.ask, one.stand)
     if (belief.isOdd(one)) odd.add(key)
     else if (odd.delete(key)) helped = repair
   }
@@ -110,7 +110,7 @@ function helpedAt({ suspects, tables }: Known, evidence: readonly Evidence[]): n
 /** Does what was seen tell anything of a zone? What another zone lacks, called without it, does not; what works there does. */
 function speaksOf({ tables, asks }: Known, one: Evidence, zone: string): boolean {
   if (one.is === 'repair') return true
-  if (one.is === 'room') return one.zone === zone || one.heats !== (one.uncalled === true)
+  if (one.is === 'room') return one.zone === zone || callsWhen(one).includes(zone) || isRight(one)
   const { calls } = one.stand
   const others = calls.length > 0 && !calls.includes(zone)
   const at = asks.find(({ id }) => id === one.ask)?.zone

@@ -1,14 +1,19 @@
 import type { Ask } from './ask.ts'
-import type { Evidence } from './evidence.ts'
+import { type Evidence, isRight, standOf } from './evidence.ts'
 import type { Where } from './minutes.ts'
+import { standKey } from './stand.ts'
 
 /** Zones that are in trouble since the last repair first; those that were found well since are in none. */
 export function troubledNow(troubled: readonly string[], evidence: readonly Evidence[]): string[] {
   const since = evidence.slice(evidence.findLastIndex((one) => one.is === 'repair') + 1)
-  // What was said of a room last counts.
-  const rooms = new Map(since.flatMap((one) => (one.is === 'room' ? [[one.zone, one.heats && !one.uncalled]] : [])))
-  const ill = [...rooms].flatMap(([zone, well]) => (well ? [] : [zone]))
-  const left = [...new Set([...ill, ...troubled.filter((zone) => rooms.get(zone) !== true)])]
+  // What was said of a room last counts, for the same calls.
+  const rooms = new Map(
+    since.flatMap((one) => (one.is === 'room' ? [[`${one.zone} ${standKey(standOf(one))}`, one]] : [])),
+  )
+  const last = [...rooms.values()]
+  const ill = last.flatMap((one) => (isRight(one) ? [] : [one.zone]))
+  const well = new Set(last.flatMap((one) => (isRight(one) && one.heats ? [one.zone] : [])))
+  const left = [...new Set([...ill, ...troubled.filter((zone) => !well.has(zone))])]
   return left.length > 0 ? left : [...troubled]
 }
 

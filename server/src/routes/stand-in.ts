@@ -10,6 +10,7 @@ import {
   type Entry,
   presentAt,
   probe,
+  ROOMS,
   read,
   readIn,
   reshaped,
@@ -197,7 +198,9 @@ function answerOf(
   if (asked === 'room') {
     const zone = /^zone:(.+)$/.exec(String(about.of))?.[1] ?? ''
     if (!wall.job.zones[zone]) throw lost(`There is no zone "${zone}".`)
-    return { ...about, word: wall.heats(zone) ? 'heats' : 'cold' }
+    // Of a room among several that call it is asked in the stand that is named.
+    const calls = about.look === ROOMS ? stand.calls : [zone]
+    return { ...about, word: wall.checks({ zone, calls }) ? 'heats' : 'cold' }
   }
   const [kind, named = ''] = String(about.of ?? '').split(':')
   // A stick is held beside one terminal of a part.

@@ -90,7 +90,7 @@ function Inside() {
         }}
       />
       <div className={`grid min-h-0 grid-cols-[minmax(0,1fr)] gap-3 px-3 pb-2 lg:px-4 lg:pb-3 ${columns}`}>
-        <main className="min-h-0 min-w-0 overflow-y-auto" id="stage" tabIndex={-1}>
+        <main className="relative min-h-0 min-w-0 overflow-y-auto" id="stage" tabIndex={-1}>
           <Outlet />
         </main>
         {circuit && wide && <WhoCalls />}

@@ -4,9 +4,11 @@ import {
   NOBODY,
   openCases,
   type Proposed,
+  patternsIn,
   putRightBy,
   standKey,
   takenBack,
+  withComplaint,
 } from '@civil-lantern/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
@@ -22,6 +24,7 @@ import { isWell, searchInWords, shortStand } from './in-words.ts'
 import { NextCard } from './NextCard.tsx'
 import { OptionsCard } from './OptionsCard.tsx'
 import { AfterRepair, RepairCard } from './RepairCard.tsx'
+import { RoomsCard } from './RoomsCard.tsx'
 import { StandInCard, useStandIn } from './StandIn.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
 
@@ -138,12 +141,13 @@ function Search({ complaint }: { complaint: Entry }) {
     )
   const { found, seen, asks } = answered
   const { others } = found
+  const patterns = patternsIn(job, withComplaint(cold, seen))
   // Another of the same round may be taken first.
   const round = found.next ? [found.next, ...found.here] : []
   const next = round.find((one) => placedKey(one) === chosen) ?? found.next
   const here = round.filter((one) => one !== next)
   return (
-    <Page title={searchInWords(found)} says={says} busy={!whole}>
+    <Page title={searchInWords(found)} says={says} pattern={patterns[0]?.says} busy={!whole}>
       {!whole && (
         <div className="flex items-center gap-3">
           <span className="text-soft">Working out what the other stands would show.</span>
@@ -194,6 +198,7 @@ function Search({ complaint }: { complaint: Entry }) {
               </ul>
             </Card>
           )}
+          <RoomsCard job={job} seen={seen} cold={cold} standIn={standIn} patterns={patterns} />
           {!found.repair && others.length > 0 && (
             <Card title="Dearer for what they tell">
               <ul className="px-4 pt-1 pb-2">
@@ -264,11 +269,14 @@ const placedKey = ({ ask, stand }: Proposed): string => `${ask.id} ${standKey(st
 const Page = ({
   title,
   says,
+  pattern,
   busy = false,
   children,
 }: {
   title: string
   says: string
+  /** What the rooms tell together. */
+  pattern?: string | undefined
   busy?: boolean
   children: React.ReactNode
 }) => (
@@ -277,7 +285,9 @@ const Page = ({
       <h1 tabIndex={-1} className="pt-1 font-bold text-xl outline-none" aria-live="polite">
         {title}
       </h1>
-      <p className="text-soft">“{says}”</p>
+      <p className="text-soft">
+        “{says}”{pattern && ` ${pattern}`}
+      </p>
     </div>
     {children}
   </div>

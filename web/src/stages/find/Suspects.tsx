@@ -1,6 +1,6 @@
 import { type Ask, type Findings, type Job, type Seen, type Shown, unitInWords } from '@civil-lantern/core'
 import { Button, Card } from '../../ui/controls.tsx'
-import { percent, severalInWords } from './in-words.ts'
+import { percent, roomInWords, severalInWords } from './in-words.ts'
 
 const SHOWN = 8
 
@@ -67,8 +67,7 @@ export function Trail({
                 </>
               ) : evidence.is === 'room' ? (
                 <>
-                  <b>{job.zones[evidence.zone]?.name}</b> {evidence.heats ? 'heats' : 'stays cold'}
-                  {evidence.uncalled && ' though nobody calls'}
+                  <b>{job.zones[evidence.zone]?.name}</b> {roomInWords(job, evidence)}
                 </>
               ) : (
                 <>

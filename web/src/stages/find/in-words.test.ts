@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest'
 import {
   againInWords,
   beforeRepair,
+  callsInWords,
   isWell,
   optionsNote,
   percent,
+  roomInWords,
   searchInWords,
   severalInWords,
   standInWords,
@@ -47,6 +49,17 @@ describe('the search in words', () => {
   it('says the chance of a second visit with what it is counted from', () => {
     expect(againInWords({ again: 3, of: 12 })).toBe('3 of 12 in the firm’s log wanted it again.')
     expect(againInWords({ again: 0, of: 0 })).toBe('None of these in the firm’s log yet.')
+  })
+
+  it('says who called when a room was seen to heat, but where it was its own call', () => {
+    const job = demoJobs['kestrel-point']!()
+    const says = (heats: boolean, calls?: readonly string[]) =>
+      roomInWords(job, { is: 'room', zone: 'signal', heats, ...(calls ? { calls } : {}) })
+    expect([says(true), says(false, ['signal'])]).toEqual(['heats', 'stays cold'])
+    expect([says(true, []), says(false, [])]).toEqual(['heats though nobody calls', 'stays cold while nobody calls'])
+    expect(says(true, ['signal', 'oil'])).toBe(`heats while ${callsInWords(job, ['signal', 'oil'])}`)
+    expect(callsInWords(job, ['signal', 'oil'])).toBe('Signal house and Oil store call')
+    expect(says(true, ['oil'])).toBe('heats while Oil store calls alone')
   })
 
   it('notes what was offered, recommended and chosen', () => {

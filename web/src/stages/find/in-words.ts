@@ -1,10 +1,12 @@
 import {
   type CustomerOption,
+  callsWhen,
   countLeft,
   type Findings,
   type Job,
   NONE,
   type Proposed,
+  type RoomSeen,
   type UnitLeft,
   WELL,
 } from '@civil-lantern/core'
@@ -49,6 +51,21 @@ export function standInWords(job: Job, { stand: { calls, power } }: Pick<Propose
   if (calls.length === 0) return 'Nobody calls; wait until everything is at rest.'
   const names = calls.map((id) => job.zones[id]?.name ?? id)
   return `Only ${names.join(' and ')} ${names.length === 1 ? 'calls' : 'call'}; wait until it stands still.`
+}
+
+/** Who calls, and nobody else, in words. */
+export function callsInWords(job: Job, calls: readonly string[]): string {
+  const names = calls.map((id) => job.zones[id]?.name ?? id)
+  if (names.length === 0) return 'nobody calls'
+  return names.length === 1 ? `${names[0]} calls alone` : `${names.join(' and ')} call`
+}
+
+/** What was seen of a room, beside its name. */
+export function roomInWords(job: Job, room: RoomSeen): string {
+  const calls = callsWhen(room)
+  const what = room.heats ? 'heats' : 'stays cold'
+  if (calls.length === 0) return `${what}${room.heats ? ' though' : ' while'} nobody calls`
+  return calls.length === 1 && calls[0] === room.zone ? what : `${what} while ${callsInWords(job, calls)}`
 }
 
 /** The same in two words, beside what is asked. */

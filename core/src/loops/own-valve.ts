@@ -80,6 +80,7 @@ function uncalled({
   simulation,
   job,
   loops,
+  thermostat,
   valve,
   travel,
   opening,
@@ -91,6 +92,14 @@ function uncalled({
   stands,
   trouble,
 }: Look) {
+  if (driven && conducts(simulation, thermostat))
+    return trouble(
+      'runs with no call',
+      { text: labelOf(job, thermostat.id), part: thermostat.id, wrong: true },
+      { text: ' does not ask, and its contact is made: it drives ' },
+      { ...label, wrong: false },
+      { text: '.' },
+    )
   if (driven)
     return trouble('runs with no call', label, {
       text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
@@ -121,6 +130,12 @@ function uncalled({
     )
   }
   return stands(made ? 'contact stuck' : says)
+}
+
+/** Does the contact by which a thermostat asks let current by, whether it asks or not? */
+function conducts({ circuit }: Simulation, thermostat: InstalledPart): boolean {
+  const branch = thermostat.branches.get(thermostat.kind.roles?.callContact ?? '')
+  return branch !== undefined && !circuit.lump(branch).open
 }
 
 /** Is the switch by which a valve proves itself closed, whatever closed it? */

@@ -98,7 +98,7 @@ function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): 
 
 const buzzInWords = (simulation: Simulation, part: string) => {
   const hertz = simulation.hertzOf(part)
-  return ` buzzes${hertz ? `, some ${Math.round(hertz)} times a second` : ''}: it switches off its own supply as soon as it pulls in.`
+  return ` buzzes${hertz ? `, some ${Math.round(hertz)} times a second` : ''}: as soon as it pulls in it takes its own supply away.`
 }
 
 /** What the current went through that opened a fuse: the wires and parts, from the fuse on. */
@@ -118,7 +118,7 @@ function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
   return [
     { text: ': the current ran through ' },
     ...listed(parts),
-    { text: parts.length > 0 ? ' by wires ' : 'wires ' },
+    { text: `${parts.length > 0 ? ' by ' : ''}${wires.length === 1 ? 'wire' : 'wires'} ` },
     ...listed(wires),
     { text: '. Find the short before it is made again.' },
   ]

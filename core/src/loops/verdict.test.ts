@@ -69,6 +69,11 @@ describe('the verdict', () => {
     ['seized open', fault('V3', 'seizedOpen'), 'Oil store: Valve 3 stands open with no call'],
     ['switch stuck', fault('V3', 'switchNeverOpens'), 'the end switch of Valve 3 is made with the valve shut'],
     [
+      'contact stuck',
+      fault('TS3', 'neverOpens'),
+      'Thermostat 3 does not ask, and its contact is made: it drives Valve 3.',
+    ],
+    [
       'motor on R',
       (job) => {
         const { wire } = wireAt(job, 'V3.m1')

@@ -103,3 +103,15 @@ it('what the thermostat withholds is said once, as the warmth, and not again as 
   expect(links.filter((link) => !link.true).map(({ of }) => of)).not.toContain('held back')
   expect(links.find(({ of }) => of === 'warmth')?.true).toBe(false)
 })
+
+it('a second boiler and burner that stand still keep nothing cold', () => {
+  const job = demoJobs['kestrel-point']!()
+  job.parts.B2 = { ...job.parts.B1!, label: 'Boiler 2' }
+  job.parts.BR2 = { ...job.parts.BR1!, label: 'Burner 2' }
+  const bench = benchWith(job, [])
+  ask(bench, job, 'signal', true)
+  bench.settle()
+  const loops = loopsOf(bench, job)
+  const { links } = offBecause(bench, job, loops.zones[1]!, verdictOf(bench, job, loops).zones[1]!)
+  expect(links.filter((link) => !link.true)).toEqual([])
+})

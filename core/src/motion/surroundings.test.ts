@@ -5,8 +5,7 @@ import { Simulation } from './simulation.ts'
 import { Surroundings } from './surroundings.ts'
 
 /** A plant of two zones whose states are set by hand, looked round in. */
-function aRound() {
-  const job = wired({ zones: 2 })
+function aRound(job = wired({ zones: 2 })) {
   const { parts } = new Simulation(job).netlist
   const states = new Map<string, State>([...parts].map(([id, { kind }]) => [id, { ...kind.state }]))
   const round = new Surroundings(job, parts, (id) => states.get(id))
@@ -29,7 +28,8 @@ it('says whether anything a part could notice has changed, and only then', () =>
   put('V2', { travel: 0.25 })
   expect(put('V1', { travel: 0.25 })).toBe(true)
   expect(put('B1', { called: true })).toBe(true)
-  expect(put('BR1', { lit: true, running: true })).toBe(round.of('B1').flame)
+  expect(put('BR1', { running: true })).toBe(false)
+  expect([put('BR1', { flame: true }), round.of('B1').flame]).toEqual([true, true])
 })
 
 it('warmth reaches a room by its own valve, while water moves and a boiler is told', () => {
@@ -45,4 +45,17 @@ it('warmth reaches a room by its own valve, while water moves and a boiler is to
   expect(round.of('B1').draw).toBe(0.75)
   put('B1', { called: false })
   expect([round.of('TS1').warming, round.of('TS2').warming]).toEqual([0, 0])
+})
+
+it('of two boilers and two burners one is enough', () => {
+  const job = wired({ zones: 2 })
+  job.parts.B2 = { ...job.parts.B1!, label: 'Boiler 2' }
+  job.parts.BR2 = { ...job.parts.BR1!, label: 'Burner 2' }
+  const { round, put } = aRound(job)
+  put('V1', { travel: 1 })
+  put('P1', { running: true })
+  put('B2', { called: true })
+  expect(round.of('TS1').warming).toBe(1)
+  expect([put('BR2', { flame: true }), round.of('B1').flame]).toEqual([true, true])
+  expect([put('BR2', { flame: false }), round.of('B1').flame]).toEqual([true, false])
 })

@@ -3,6 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { loopsOf, offBecause, type Strip, stripsOf, verdictOf } from '../loops/index.ts'
 import { litWires } from '../loops/lit.ts'
+import { wayOf } from '../loops/way.ts'
 import { ask } from '../motion/asking.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { scriptOf } from '../prove/script.ts'
@@ -44,6 +45,9 @@ function loop(job: Job, { id, subject, items, complete, dark, sourceVolts }: Str
   return `    ${id} of ${labelOf(job, subject.part)}: ${complete ? 'whole' : where}, ${sourceVolts.toFixed(0)} V, by ${stations.join(' ') || 'nothing'}`
 }
 
+/** A thing something is said about, in short. */
+const spot = ({ part, terminal, wire, cable }: Spot) => wire ?? cable ?? (terminal ? `${part}.${terminal}` : part)
+
 /** Suppositions of a plant drawn at even steps through all there are. */
 const drawn = (job: Job, count: number): Supposition[] => {
   const all = everySupposition(job).filter((one) => inPattern(one) && !one.id.includes('/figure.'))
@@ -69,11 +73,17 @@ export function dayOf(job: Job, broken: number): string {
   for (const { id } of zonesInOrder(job)) ask(bench, job, id, false)
   bench.runTo(bench.now + 1)
   say('all ended a second ago', bench)
+  bench.runTo(bench.now + 60)
+  if (bench.moving) say('a minute later', bench)
   bench.settle()
   lines.push(
     '# what happened',
     ...bench.trace.map(({ at, part, says }) => `  ${at.toFixed(2)} s ${labelOf(job, part)} ${says}`),
   )
+  lines.push(`# the way of the current while ${first!.name} calls`)
+  for (const { id, kind } of bench.netlist.parts.values())
+    if (['valve', 'pump', 'boiler', 'burner'].includes(kind.class))
+      lines.push(`  ${labelOf(job, id)}: ${wayOf(job, [first!.id], id).map(spot).join(' ')}`)
   for (const one of drawn(job, broken)) {
     const wrong = benchWith(job, [one])
     wrong.settle()
@@ -109,12 +119,11 @@ export function scriptTold(job: Job): string {
 
 /** What is found in a wiring, and where. */
 export function findingsTold(job: Job, supposed: readonly string[] = []): string[] {
-  const at = ({ part, terminal, wire, cable }: Spot) => wire ?? cable ?? (terminal ? `${part}.${terminal}` : part)
   return findingsOf(
     job,
     supposed.map((id) => ({ id })),
   ).map(
     ({ rule, severity, at: spots, says, remedy }) =>
-      `  ${severity} ${rule} at ${spots.map(at).join(' ')}: ${says} ${remedy}`,
+      `  ${severity} ${rule} at ${spots.map(spot).join(' ')}: ${says} ${remedy}`,
   )
 }

@@ -111,6 +111,17 @@ it('a room that heats only with another names the pattern, with the two facts it
   expect(
     await page.evaluate(() => document.documentElement.scrollHeight - document.documentElement.clientHeight),
   ).toBeLessThanOrEqual(0)
+  // Why: the room speaks for its end switch, and against its thermostat.
+  await window.press('::-p-xpath((//summary[contains(., "%")])[1])')
+  await window.sees('Speaks for it')
+  await window.sees('times likelier')
+  await window.sees('suspects left,')
+  // Where somebody would rather begin is where the next thing is asked, at its price.
+  await window.choose('Begin at', 'Signal house, upper landing')
+  await page.waitForSelector('::-p-xpath(//*[@data-ask]//*[contains(text(), "Signal house, upper landing")])', {
+    timeout: 30_000,
+  })
+  await window.sees('min beyond the best order.')
   await window.press(says('not known'))
   await page.waitForFunction(() => !document.body.textContent?.includes('heats only while'), { timeout: 30_000 })
   expect(window.complaints).toEqual([])

@@ -84,6 +84,7 @@ async function round(lines, own) {
       coverageAnalysis: 'perTest',
       concurrency: 2,
       timeoutMS: 30_000,
+      dryRunTimeoutMinutes: 30,
       ignoreStatic: false,
       reporters: ['json', 'progress-append-only'],
       jsonReporter: { fileName: report },

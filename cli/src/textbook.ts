@@ -55,6 +55,6 @@ export function inTextbookOrder(finder: Finder, job: Job, troubled: readonly str
       stand: last?.is === 'shown' ? last.stand : undefined,
       locked: last?.is === 'shown' && !last.stand.power,
     })
-    return { ...found, next: { ...next, minutes, waits: 0, bits: 0, answers: [] } }
+    return { ...found, next: { ...next, minutes, waits: 0, bits: 0, answers: [], dearer: 0 } }
   }
 }

@@ -8,7 +8,8 @@ import { asksIn, asksOf } from './asks/index.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { decided, type Findings, leftOf, openOf } from './findings.ts'
 import { minutesTo, type Where } from './minutes.ts'
-import { type Open, proposalOf, ranked, tellLittle, type Weighed } from './proposals.ts'
+import { beginningAt, type Open, proposalOf, ranked, tellLittle, type Weighed } from './proposals.ts'
+import { type Why, whyOf } from './reasons.ts'
 import { bring, DEAD, keyOfAsk, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, WELL, type Weighing } from './suspects.ts'
 import { type Row, rowsWired, type StandTable, shownAt, tableOf } from './table.ts'
@@ -20,6 +21,8 @@ import { troubledNow, whereAfter } from './where.ts'
 export interface Asking {
   /** Where the technician stands. */
   readonly place?: string | undefined
+  /** The place where the technician would rather begin: what tells anything there comes first. */
+  readonly begin?: string | undefined
   /** Which asks may be offered: not those refused, nor those for which there is no tool. */
   readonly offers?: (ask: Ask) => boolean
   /** Only in the first of its stands, with what is worked out already: a first thing to ask while the rest is made. */
@@ -73,7 +76,7 @@ export class Finder {
   *find(
     troubled: readonly string[],
     seen: readonly Evidence[],
-    { place, offers = () => true, quick = false }: Asking = {},
+    { place, begin, offers = () => true, quick = false }: Asking = {},
   ): Generator<number, Findings> {
     const now = troubledNow(troubled, seen)
     const all = standsFor(this.#job, now)
@@ -95,11 +98,20 @@ export class Finder {
       yield* within(0.9, 1, this.#tabled(all, now, seen, this.suspects))
       proposals = this.#proposals(open, stands, by, where, offers)
     }
-    return { ...(several ? { several } : {}), units, ...decided(this.#job, units, open, proposals) }
+    return {
+      ...(several ? { several } : {}),
+      units,
+      ...decided(this.#job, units, open, beginningAt(begin, proposals), proposals[0]),
+    }
   }
 
   get #known(): Known {
     return { suspects: this.suspects, tables: this.#tables, asks: this.asks, worked: (pairs) => this.#worked(pairs) }
+  }
+
+  /** Why it stands as it does. @param seen what `find` was last asked with */
+  why(seen: readonly Evidence[]): Why {
+    return whyOf(this.#job, this.#known, seen)
   }
 
   /** The asks worth while in a stand. */
@@ -119,7 +131,7 @@ export class Finder {
     return table && column >= 0 ? shownAt(table, WELL, column) : undefined
   }
 
-  /** The suspects that weigh most, nine tenths of it together, and the two that are always possible; none that needs a bench of its own. */
+  /** The suspects that weigh most, three quarters of it together, and the two that are always possible; none that needs a bench of its own. */
   #commonest(): readonly Suspect[] {
     const byWeight = this.suspects
       .filter(({ suppositions }) => suppositions.every(inPattern))
@@ -244,4 +256,4 @@ function* within<T>(from: number, to: number, work: Generator<number, T>): Gener
 }
 
 /** Share of all weight that is thought of for a first thing to ask, while the rest is worked out. */
-const COMMON = 0.9
+const COMMON = 0.75

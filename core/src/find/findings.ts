@@ -2,7 +2,7 @@ import type { Job } from '../job/schema.ts'
 import { isLive } from './ask.ts'
 import { entropy, normal } from './likelihood.ts'
 import { repairMinutes, wrongRepair } from './minutes.ts'
-import { LITTLE, NAMED, type Open, type Proposed, type Weighed } from './proposals.ts'
+import { dearer, LITTLE, NAMED, type Open, type Proposed, type Weighed } from './proposals.ts'
 import { standKey } from './stand.ts'
 import { NONE, unitInWords, WELL } from './suspects.ts'
 import type { Placed, Several } from './views.ts'
@@ -15,15 +15,20 @@ export interface UnitLeft {
   readonly members: readonly { readonly says: string; readonly share: number }[]
 }
 
+/** An ask that is offered, and the minutes it costs beyond what the best would take to tell as much. */
+export interface Offered extends Proposed {
+  readonly dearer: number
+}
+
 export interface Findings {
   /** No single thing explains all that was seen. */
   readonly several?: Several
   readonly units: readonly UnitLeft[]
-  readonly next: Proposed | undefined
+  readonly next: Offered | undefined
   /** Other things worth asking, dearer for what they tell. */
-  readonly others: readonly Proposed[]
+  readonly others: readonly Offered[]
   /** What else is worth asking in the same place and stand, without a step: dealt with in one round there. */
-  readonly here: readonly Proposed[]
+  readonly here: readonly Offered[]
   /** The unit to put right now: naming it costs less than the cheapest ask that could change that. */
   readonly repair: UnitLeft | undefined
   /** Where nothing that can be asked parts what is left: where to look, the likeliest for its minutes first. */
@@ -67,14 +72,22 @@ export function openOf(job: Job, placed: readonly Placed[], top: string | undefi
 /**
  * One rule to stop: to name the repair costs less than the cheapest ask that could change it. Where nothing is left to ask
  * and more than one unit is, they are shown together: the asks cannot part them, eyes and hands at their places can.
+ * @param proposals in the order in which they are offered
+ * @param best what tells most for a minute, where something else is offered first
  */
 export function decided(
   job: Job,
   units: readonly UnitLeft[],
   open: Open,
   proposals: readonly Weighed[],
+  best: Weighed | undefined = proposals[0],
 ): Omit<Findings, 'units' | 'several'> {
   const [top] = units
+  /** As it is shown, its answers in words. */
+  const told = ({ leads: _, parts: _parts, ...proposal }: Weighed): Offered => ({
+    ...proposal,
+    dearer: best ? dearer(proposal, best) : 0,
+  })
   const [next, ...others] = proposals
   const known = top !== undefined && top.unit !== NONE && top.unit !== WELL
   const risk = top ? (1 - top.share) * wrongRepair(job, top.unit) : 0
@@ -105,9 +118,6 @@ export function decided(
     look: left.toSorted((a, b) => worth(b) - worth(a)),
   }
 }
-
-/** A proposal as it is shown, its answers in words. */
-const told = ({ leads: _, parts: _parts, ...proposal }: Weighed): Proposed => proposal
 
 /** Asks of one round beside the first, at most. */
 const MOST_HERE = 3

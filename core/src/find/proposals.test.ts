@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Ask, Shown } from './ask.ts'
-import { type Open, type Proposed, proposalOf, ranked } from './proposals.ts'
+import { beginningAt, dearer, type Open, type Proposed, proposalOf, ranked } from './proposals.ts'
 import { DEAD, NOBODY } from './stand.ts'
 import type { StandTable } from './table.ts'
 
@@ -83,4 +83,25 @@ describe('which comes first', () => {
       'locked',
       'safe',
     ]))
+})
+
+describe('where somebody would rather begin', () => {
+  const at = (id: string, place: string) =>
+    proposalOf(open(0.5, 0.5), table(ask({ id, place }), 'yes', 'no'), 0, { stand: NOBODY })!
+  const order = (place?: string) =>
+    beginningAt(place, [at('a', 'boiler'), at('b', 'attic'), at('c', 'boiler'), at('d', 'attic')]).map(
+      (one) => one.ask.id,
+    )
+
+  it('comes first as far as anything can be asked there, each in its order; nowhere, or where nothing is, changes nothing', () => {
+    expect(order('attic')).toEqual(['b', 'd', 'a', 'c'])
+    expect(order('cellar')).toEqual(['a', 'b', 'c', 'd'])
+    expect(order()).toEqual(['a', 'b', 'c', 'd'])
+  })
+
+  it('costs the minutes that the best would not have taken to tell as much', () => {
+    expect(dearer({ minutes: 6, bits: 1 }, { minutes: 2, bits: 1 })).toBe(4)
+    expect(dearer({ minutes: 6, bits: 2 }, { minutes: 2, bits: 1 })).toBe(2)
+    expect(dearer({ minutes: 2, bits: 1 }, { minutes: 2, bits: 1 })).toBe(0)
+  })
 })

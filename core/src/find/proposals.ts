@@ -174,6 +174,19 @@ const isLive = ({ ask, stand }: Proposed) => ask.line === true && stand.power
 export const tellLittle = (proposals: readonly Proposed[]): boolean =>
   !proposals.some((one) => !isLive(one) && worth(one) >= LITTLE)
 
+/** What can be asked at a place first, if anything can; the rest as it was. */
+export const beginningAt = (place: string | undefined, proposals: readonly Weighed[]): readonly Weighed[] => {
+  const isThere = ({ ask }: Proposed) => ask.place === place
+  return [...proposals.filter(isThere), ...proposals.filter((one) => !isThere(one))]
+}
+
+/**
+ * Minutes that an ask costs beyond what the best would take to tell as much.
+ * @example dearer({ minutes: 6, bits: 1 }, { minutes: 2, bits: 1 }) // 4
+ */
+export const dearer = (one: Pick<Proposed, 'bits' | 'minutes'>, best: Pick<Proposed, 'bits' | 'minutes'>): number =>
+  Math.max(0, one.minutes - (one.bits * best.minutes) / best.bits)
+
 /** The best for a minute first. Readings on live line voltage are among them only where nothing else tells anything. */
 export function ranked<One extends Proposed>(proposals: readonly One[]): One[] {
   const all = proposals.toSorted((a, b) => worth(b) - worth(a))

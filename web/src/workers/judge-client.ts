@@ -17,6 +17,7 @@ import {
   type StageId,
   type StageStanding,
   type Supposition,
+  type Why,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
@@ -94,6 +95,9 @@ export class JudgeClient extends Observable<JudgeState> {
     this.#finder ??= this.#start('finder')
     return this.#finder.find(question, proxy(told))
   }
+
+  /** Why the last whole answer of the search is what it is; nothing where there is none for this plant. */
+  readonly why = async (key: string): Promise<Why | undefined> => this.#finder?.why(key)
 
   readonly morning = (
     job: Job,

@@ -7,6 +7,7 @@ import {
   deadReads,
   type Edit,
   type Entry,
+  type Evidence,
   type ExpectedReading,
   evidenceOf,
   Finder,
@@ -43,6 +44,7 @@ import {
   studyLoad,
   type Tracing,
   tracingOf,
+  type Why,
   withComplaint,
 } from '@civil-lantern/core'
 import { expose } from 'comlink'
@@ -111,6 +113,8 @@ export interface Question {
   readonly ofCase: string
   readonly cold: readonly string[]
   readonly place: string | undefined
+  /** Where they would rather begin. */
+  readonly begin: string | undefined
   /** Asks that somebody could not do. */
   readonly refused: readonly string[]
   /** Forms of asking for which there is no tool here. */
@@ -122,6 +126,8 @@ export interface Question {
 export interface Answered {
   readonly found: Findings
   readonly seen: readonly Seen[]
+  /** All that counts: what was seen, and before it the complaint itself. */
+  readonly evidence: readonly Evidence[]
   readonly asks: readonly Ask[]
 }
 
@@ -133,6 +139,8 @@ export type Traced = Pick<Tracing, 'ends' | 'misfits' | 'odd' | 'missing' | 'bee
 
 let questions = 0
 let finder: { readonly key: string; readonly finder: Finder } | undefined
+/** What the last whole answer was told from. */
+let asked: readonly Evidence[] = []
 
 const judge = {
   load: async (job: Job, wrong: readonly Supposition[], told: Told): Promise<OfferedLoad> => {
@@ -141,15 +149,17 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, firm, began, entries, ofCase, cold, place, refused, without, quick } = question
+    const { key, job, base, firm, began, entries, ofCase, cold, place, begin, refused, without, quick } = question
     if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
     const at = finder.finder
     at.weigh({ firm, told: began })
     const mine = ++questions
     const seen = evidenceOf(entries, ofCase, at.asks)
+    const evidence = withComplaint(cold, seen)
     const found = await run(
-      at.find(cold, withComplaint(cold, seen), {
+      at.find(cold, evidence, {
         place,
+        begin,
         offers: ({ id, ask }) => !refused.includes(id) && !without.includes(ask),
         quick,
       }),
@@ -159,8 +169,11 @@ const judge = {
         return told(share)
       },
     )
-    return { found, seen, asks: at.asks }
+    if (!quick) asked = evidence
+    return { found, seen, evidence, asks: at.asks }
   },
+  /** Why the last whole answer is what it is; nothing where another plant was asked of since. */
+  why: (key: string): Why | undefined => (finder?.key === key ? finder.finder.why(asked) : undefined),
   /** A morning: zones that call in this order, so many seconds apart. */
   morning: (job: Job, wrong: readonly Supposition[], order: readonly string[], apart: number): Morning[] => {
     const bench = new LoadBench(job, wrong)

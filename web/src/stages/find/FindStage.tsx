@@ -1,5 +1,6 @@
 import {
   type Entry,
+  type Job,
   keyOf,
   NOBODY,
   openCases,
@@ -8,6 +9,7 @@ import {
   putRightBy,
   standKey,
   takenBack,
+  type Why,
   withComplaint,
 } from '@civil-lantern/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
@@ -18,6 +20,7 @@ import { useJudge, useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
+import { Pick } from '../../ui/pick.tsx'
 import type { Answered } from '../../workers/judge.worker.ts'
 import { Intake } from './Intake.tsx'
 import { isWell, searchInWords, shortStand } from './in-words.ts'
@@ -53,6 +56,8 @@ function Search({ complaint }: { complaint: Entry }) {
   const [answered, setAnswered] = useState<Answered>()
   const [share, setShare] = useState(0)
   const [whole, setWhole] = useState(false)
+  const [why, setWhy] = useState<Why>()
+  const [begin, setBegin] = useState<string>()
   const begun = useRef('')
   const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
@@ -79,6 +84,7 @@ function Search({ complaint }: { complaint: Entry }) {
   useEffect(() => {
     let wanted = true
     setFailed('')
+    setWhy(undefined)
     const question = {
       key,
       job,
@@ -89,6 +95,7 @@ function Search({ complaint }: { complaint: Entry }) {
       ofCase: complaint.id,
       cold,
       place,
+      begin,
       refused,
       without: clamp ? [] : (['amps'] as const),
     }
@@ -111,13 +118,15 @@ function Search({ complaint }: { complaint: Entry }) {
           if (!wanted) return
           setAnswered(made ? keeping(all, made.found.next) : all)
           setWhole(true)
+          // Why is told once the answer is there: nobody waits for it.
+          return judge.why(key).then((told) => wanted && setWhy(told))
         })
       })
       .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
     return () => {
       wanted = false
     }
-  }, [judge, key, rows, byFirm, began, entries, complaint.id, cold, place, refused, clamp])
+  }, [judge, key, rows, byFirm, began, entries, complaint.id, cold, place, begin, refused, clamp])
   const says = String(complaint.body.complaint)
   if (cold.length === 0)
     return (
@@ -142,10 +151,13 @@ function Search({ complaint }: { complaint: Entry }) {
   const { found, seen, asks } = answered
   const { others } = found
   const patterns = patternsIn(job, withComplaint(cold, seen))
-  // Another of the same round may be taken first.
+  // Whatever is offered may be taken first: at its price.
   const round = found.next ? [found.next, ...found.here] : []
-  const next = round.find((one) => placedKey(one) === chosen) ?? found.next
-  const here = round.filter((one) => one !== next)
+  const next = [...round, ...others].find((one) => placedKey(one) === chosen) ?? found.next
+  const isHere = (one: Proposed) =>
+    one !== next && one.ask.place === next?.ask.place && standKey(one.stand) === standKey(next.stand)
+  const here = round.filter(isHere)
+  const dearer = [...round, ...others].filter((one) => one !== next && !here.includes(one))
   return (
     <Page title={searchInWords(found)} says={says} pattern={patterns[0]?.says} busy={!whole}>
       {!whole && (
@@ -199,15 +211,24 @@ function Search({ complaint }: { complaint: Entry }) {
             </Card>
           )}
           <RoomsCard job={job} seen={seen} cold={cold} standIn={standIn} patterns={patterns} />
-          {!found.repair && others.length > 0 && (
+          {!found.repair && dearer.length > 0 && (
             <Card title="Dearer for what they tell">
               <ul className="px-4 pt-1 pb-2">
-                {others.map((one) => (
-                  <li key={placedKey(one)} className="border-line border-t py-2">
-                    {one.ask.says} {shortStand(job, one)}
-                    <span className="block text-soft">
-                      {job.places[one.ask.place]?.name}, {one.minutes.toFixed(1)} min, tells {one.bits.toFixed(1)} bits
+                {dearer.map((one) => (
+                  <li
+                    key={placedKey(one)}
+                    className="flex items-center justify-between gap-3 border-line border-t py-2"
+                  >
+                    <span className="min-w-0">
+                      {one.ask.says} {shortStand(job, one)}
+                      <span className="block text-soft">
+                        {job.places[one.ask.place]?.name}, {one.minutes.toFixed(1)} min, tells {one.bits.toFixed(1)}{' '}
+                        bits: {one.dearer.toFixed(1)} min dearer
+                      </span>
                     </span>
+                    <Button look="quiet" className="shrink-0 px-2!" onClick={() => setChosen(placedKey(one))}>
+                      This first
+                    </Button>
                   </li>
                 ))}
               </ul>
@@ -225,7 +246,7 @@ function Search({ complaint }: { complaint: Entry }) {
           <CloseCase complaint={complaint} {...(found.repair ? { cause: found.repair.says } : {})} />
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-          <Suspects units={found.units} several={found.several} />
+          <Suspects found={found} job={job} asks={asks} evidence={answered.evidence} why={why} />
           {mended.length > 0 && (
             <Tick
               label={`Weighed by the firm’s own log: ${mended.length === 1 ? 'one repair' : `${mended.length} repairs`} elsewhere`}
@@ -233,11 +254,30 @@ function Search({ complaint }: { complaint: Entry }) {
               onChange={setByFirm}
             />
           )}
+          <div>
+            <span aria-hidden className="mb-1 block text-soft">
+              Begin at
+            </span>
+            <Pick
+              label="Begin at"
+              value={begin ?? ''}
+              options={[
+                { value: '', says: 'Wherever it tells most' },
+                ...placesIn(job).map(([id, { name }]) => ({ value: id, says: name })),
+              ]}
+              onChange={(id) => setBegin(id === '' ? undefined : id)}
+              className="border border-soft bg-paper"
+            />
+            {next && next.dearer >= 0.1 && (
+              <p className="pt-1 text-soft">This costs some {next.dearer.toFixed(1)} min beyond the best order.</p>
+            )}
+          </div>
           <Tick label="I have a clamp meter" checked={clamp} onChange={setClamp} />
           <Trail
             seen={seen}
             asks={asks}
             job={job}
+            left={why?.left}
             back={(id) => session.enter([{ kind: 'back', of: id }], 'Take an entry back')}
           />
         </div>
@@ -261,6 +301,14 @@ function keeping(whole: Answered, shown: Proposed | undefined): Answered {
     ...whole,
     found: { ...found, next: same, here: rest.filter(isHere), others: rest.filter((one) => !isHere(one)) },
   }
+}
+
+/** The places of a job where something stands, in the order one goes. */
+const placesIn = (job: Job) => {
+  const used = new Set(Object.values(job.parts).map(({ place }) => place))
+  return Object.entries(job.places)
+    .filter(([id]) => used.has(id))
+    .sort(([, a], [, b]) => a.order - b.order)
 }
 
 /** What is asked, and in which stand. */

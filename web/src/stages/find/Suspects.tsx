@@ -1,11 +1,23 @@
-import { type Ask, type Findings, type Job, type Seen, type Shown, unitInWords } from '@civil-lantern/core'
+import type { Ask, Evidence, Findings, Job, Reason, Seen, Why } from '@civil-lantern/core'
 import { Button, Card } from '../../ui/controls.tsx'
-import { percent, roomInWords, severalInWords } from './in-words.ts'
+import { evidenceInWords, percent, severalInWords, timesInWords } from './in-words.ts'
 
 const SHOWN = 8
 
 /** What may be wrong, grouped by what would be replaced or remade, the likeliest first. */
-export function Suspects({ units, several }: Pick<Findings, 'units' | 'several'>) {
+export function Suspects({
+  found: { units, several },
+  job,
+  asks,
+  evidence,
+  why,
+}: {
+  found: Pick<Findings, 'units' | 'several'>
+  job: Job
+  asks: readonly Ask[]
+  evidence: readonly Evidence[]
+  why: Why | undefined
+}) {
   const shown = units.slice(0, SHOWN)
   const rest = units.slice(SHOWN).reduce((sum, { share }) => sum + share, 0)
   return (
@@ -26,6 +38,7 @@ export function Suspects({ units, several }: Pick<Findings, 'units' | 'several'>
                   </li>
                 ))}
               </ul>
+              <Reasons reasons={why?.reasons.get(unit) ?? []} job={job} asks={asks} evidence={evidence} />
             </details>
             <span aria-hidden className="block h-2 rounded-full bg-well">
               <span className="block h-2 rounded-full bg-soft" style={{ width: `${100 * share}%` }} />
@@ -42,37 +55,76 @@ export function Suspects({ units, several }: Pick<Findings, 'units' | 'several'>
   )
 }
 
+/** What speaks for a unit and against it, the loudest first. */
+function Reasons({
+  reasons,
+  job,
+  asks,
+  evidence,
+}: {
+  reasons: readonly Reason[]
+  job: Job
+  asks: readonly Ask[]
+  evidence: readonly Evidence[]
+}) {
+  const told = (title: string, some: readonly Reason[]) =>
+    some.length > 0 && (
+      <div>
+        <h3 className="font-semibold">{title}</h3>
+        <ul className="pl-4">
+          {some.slice(0, 4).map(({ of, times }) => {
+            const { about, shown } = evidenceInWords(job, asks, evidence[of]!)
+            return (
+              <li key={of}>
+                {about} <b>{shown}</b>: <span className="text-soft">{timesInWords(times)}</span>
+              </li>
+            )
+          })}
+        </ul>
+      </div>
+    )
+  return (
+    <div className="grid gap-1 pb-2 pl-4">
+      {told(
+        'Speaks for it',
+        reasons.filter(({ times }) => times > 1),
+      )}
+      {told(
+        'Speaks against it',
+        reasons.filter(({ times }) => times < 1),
+      )}
+    </div>
+  )
+}
+
 /** What was asked and seen so far; each can be taken back. */
 export function Trail({
   seen,
   asks,
   job,
+  left,
   back,
 }: {
   seen: readonly Seen[]
   asks: readonly Ask[]
   job: Job
+  /** How many were left before each piece of evidence, the complaint's own included, and after the last. */
+  left: readonly number[] | undefined
   back: (entry: string) => void
 }) {
   if (seen.length === 0) return null
   return (
     <Card title="What was seen">
       <ol className="px-4 pt-1 pb-2">
-        {seen.map(({ entry, evidence }) => (
+        {seen.map(({ entry, evidence }, n) => (
           <li key={entry} data-seen="" className="flex items-center justify-between gap-3 border-line border-t py-1">
             <span>
-              {evidence.is === 'repair' ? (
-                <>
-                  Put right: <b>{unitInWords(job, evidence.unit)}</b>
-                </>
-              ) : evidence.is === 'room' ? (
-                <>
-                  <b>{job.zones[evidence.zone]?.name}</b> {roomInWords(job, evidence)}
-                </>
-              ) : (
-                <>
-                  {asks.find(({ id }) => id === evidence.ask)?.says} <b>{shownInWords(evidence.ask, evidence.shown)}</b>
-                </>
+              {evidenceInWords(job, asks, evidence).about} <b>{evidenceInWords(job, asks, evidence).shown}</b>
+              {left && (
+                <span className="block text-soft">
+                  {left[n + left.length - seen.length - 1]} suspects left, {left[n + left.length - seen.length]} after
+                  it
+                </span>
               )}
             </span>
             <Button look="quiet" className="shrink-0 px-2!" onClick={() => back(entry)}>
@@ -83,10 +135,4 @@ export function Trail({
       </ol>
     </Card>
   )
-}
-
-const shownInWords = (ask: string, shown: Shown): string => {
-  if (typeof shown === 'string') return shown
-  if (shown === Number.POSITIVE_INFINITY) return 'OL'
-  return `${shown} ${ask.startsWith('volts') ? 'V' : 'Ω'}`
 }

@@ -4,6 +4,7 @@ import {
   againInWords,
   beforeRepair,
   callsInWords,
+  evidenceInWords,
   isWell,
   optionsNote,
   percent,
@@ -11,6 +12,7 @@ import {
   searchInWords,
   severalInWords,
   standInWords,
+  timesInWords,
 } from './in-words.ts'
 
 const unit = (says: string, share: number, id = says) => ({ unit: id, says, share, members: [] })
@@ -60,6 +62,35 @@ describe('the search in words', () => {
     expect(says(true, ['signal', 'oil'])).toBe(`heats while ${callsInWords(job, ['signal', 'oil'])}`)
     expect(callsInWords(job, ['signal', 'oil'])).toBe('Signal house and Oil store call')
     expect(says(true, ['oil'])).toBe('heats while Oil store calls alone')
+  })
+
+  it('says what was seen, a reading in its unit, and how loud it speaks', () => {
+    const job = demoJobs['kestrel-point']!()
+    const ask = (id: string, form: 'volts' | 'ohms' | 'amps' | 'lever') =>
+      ({ id, ask: form, power: true, place: 'boiler', minutes: 1, says: `Ask ${id}.` }) as const
+    const asks = [ask('a', 'volts'), ask('b', 'ohms'), ask('c', 'amps'), ask('d', 'lever')]
+    const stand = { calls: [], power: true }
+    const says = (id: string, shown: number | string) =>
+      evidenceInWords(job, asks, { is: 'shown', ask: id, stand, shown })
+    expect(says('a', 26.1)).toEqual({ about: 'Ask a.', shown: '26.1\u00a0V' })
+    expect(says('b', Number.POSITIVE_INFINITY).shown).toBe('OL')
+    expect([says('b', 58).shown, says('c', 0.3).shown, says('d', 'slack').shown]).toEqual([
+      '58\u00a0Ω',
+      '0.3\u00a0A',
+      'slack',
+    ])
+    expect(evidenceInWords(job, asks, { is: 'repair', unit: 'V2/head' })).toEqual({
+      about: 'Put right:',
+      shown: 'Valve 2, head',
+    })
+    expect(evidenceInWords(job, asks, { is: 'room', zone: 'signal', heats: false }).about).toBe('Signal house')
+    expect([12.34, 3.33, 250, 1 / 4, 1 / 400].map(timesInWords)).toEqual([
+      '12 times likelier',
+      '3.3 times likelier',
+      'over 100 times likelier',
+      '4.0 times less likely',
+      'over 100 times less likely',
+    ])
   })
 
   it('notes what was offered, recommended and chosen', () => {

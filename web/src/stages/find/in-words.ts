@@ -1,13 +1,18 @@
 import {
+  type Ask,
   type CustomerOption,
   callsWhen,
   countLeft,
+  type Evidence,
   type Findings,
   type Job,
   NONE,
   type Proposed,
   type RoomSeen,
+  readIn,
+  type Shown,
   type UnitLeft,
+  unitInWords,
   WELL,
 } from '@civil-lantern/core'
 
@@ -66,6 +71,29 @@ export function roomInWords(job: Job, room: RoomSeen): string {
   const what = room.heats ? 'heats' : 'stays cold'
   if (calls.length === 0) return `${what}${room.heats ? ' though' : ' while'} nobody calls`
   return calls.length === 1 && calls[0] === room.zone ? what : `${what} while ${callsInWords(job, calls)}`
+}
+
+/** What was asked and shown, said of a room, or put right. */
+export function evidenceInWords(job: Job, asks: readonly Ask[], one: Evidence): { about: string; shown: string } {
+  if (one.is === 'repair') return { about: 'Put right:', shown: unitInWords(job, one.unit) }
+  if (one.is === 'room') return { about: job.zones[one.zone]?.name ?? one.zone, shown: roomInWords(job, one) }
+  const ask = asks.find(({ id }) => id === one.ask)
+  return { about: ask?.says ?? one.ask, shown: shownInWords(one.shown, ask && readIn(ask.ask)) }
+}
+
+const shownInWords = (shown: Shown, unit = ''): string => {
+  if (typeof shown === 'string') return shown
+  return shown === Number.POSITIVE_INFINITY ? 'OL' : `${shown}\u00a0${unit}`
+}
+
+/**
+ * How much something seen speaks for a unit or against it.
+ * @example timesInWords(12.3) // '12 times likelier'
+ */
+export function timesInWords(times: number): string {
+  const by = times >= 1 ? times : 1 / times
+  const figure = by >= 100 ? 'over 100' : by >= 10 ? by.toFixed(0) : by.toFixed(1)
+  return `${figure} times ${times >= 1 ? 'likelier' : 'less likely'}`
 }
 
 /** The same in two words, beside what is asked. */

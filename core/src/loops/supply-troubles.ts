@@ -22,7 +22,9 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
       ...(overloaded(simulation, id) ?? shortInWords(simulation, job, id)),
     ])
   }
-  for (const { part, seconds } of simulation.overheating()) troubles.push(tooHot(simulation, job, part, seconds))
+  // What is shorted is too hot as well, and not because too much calls: that is said below.
+  for (const { part, seconds } of simulation.overheating())
+    if (!lacksVolts(simulation, part)) troubles.push(tooHot(simulation, job, part, seconds))
   for (const part of simulation.netlist.parts.values()) {
     if (part.kind.roles?.board && !is(simulation, part, 'board'))
       troubles.push([
@@ -35,6 +37,15 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
     const dark = strip.dark
     if (!dark || (dark.part && blown.has(dark.part))) continue
     const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
+    if (dark.part === strip.subject.part && dark.at !== 'lead') {
+      const { kind, figures } = simulation.netlist.parts.get(dark.part)!
+      const as = kind.says(figures, simulation.stateOf(dark.part))
+      troubles.push([
+        { ...source, wrong: true },
+        { text: ` is fed and takes nothing: ${as || 'its winding is open'}.` },
+      ])
+      continue
+    }
     troubles.push([
       source,
       { text: ' gets no line voltage. The line goes dark at ' },
@@ -47,20 +58,29 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
     if (!winding) continue
     const { id } = part
     const fed = loops.shared.find((s) => s.id === `supply:${id}`)
-    const { volts, amps } = simulation.windingLoad(id, winding.element.name)
-    const rated = simulation.netlist.parts.get(id)!.figures
-    if (fed?.complete && volts < 0.2 * rated.openVolts! && amps > 0.1)
-      troubles.push([
-        { text: labelOf(job, id), part: id, wrong: true },
-        { text: ` is shorted: ${amps.toFixed(0)} A flow and no volts are left. Kill the power.` },
-      ])
-    else if (fed?.complete && volts < 0.2 * rated.openVolts!)
-      troubles.push([
-        { text: labelOf(job, id), part: id, wrong: true },
-        { text: ' is fed and gives nothing: a winding is open.' },
-      ])
+    if (!fed?.complete || !lacksVolts(simulation, id)) continue
+    const { amps } = simulation.windingLoad(id, winding.element.name)
+    troubles.push([
+      { text: labelOf(job, id), part: id, wrong: true },
+      {
+        text:
+          amps > SHORTED
+            ? ` is shorted: ${amps.toFixed(0)} A flow and no volts are left. Kill the power.`
+            : ' is fed and gives nothing: a winding is open.',
+      },
+    ])
   }
   return troubles
+}
+
+/** Amps over which a winding that has lost its volts is shorted, and not open. */
+const SHORTED = 0.1
+
+/** Is it a transformer that gives less than a fifth of its volts? */
+function lacksVolts(simulation: Simulation, id: string): boolean {
+  const part = simulation.netlist.parts.get(id)!
+  const winding = transformerIn(part)
+  return winding !== undefined && simulation.windingLoad(id, winding.element.name).volts < 0.2 * part.figures.openVolts!
 }
 
 /** A fuse that let go because too much hung on it: its current ran through sound loads, and through no short. */

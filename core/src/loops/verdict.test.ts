@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
+import { benchWith } from '../suppose/bench.ts'
 import { cut, kestrel, lifted, wireAt } from '../testing/benches.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
@@ -94,6 +95,24 @@ describe('the verdict', () => {
     )
     expect(found.says).toBe('Transformer gets no line voltage. The line goes dark at Fire cut-out.')
     expect(found.more).toEqual([])
+  })
+
+  it('tells a winding that is shorted before its fuse from one that is open, and from one that has burnt out', () => {
+    const all = ({ says, more }: ReturnType<typeof verdict>) => [says, ...more].join(' ')
+    const { job } = kestrel()
+    const shorted = benchWith(job, [{ id: 'link:XF1.h+XF1.c/fitted' }])
+    shorted.runTo(0.05)
+    expect(sentenceText(verdictOf(shorted, job, loopsOf(shorted, job)).sentence)).toMatch(
+      /^Transformer is shorted: \d+ A flow and no volts are left/,
+    )
+    // Left alone it burns out: then it takes nothing any more.
+    expect(all(verdict(() => ['link:XF1.h+XF1.c/fitted'], []))).toContain(
+      'Transformer is fed and takes nothing: burnt out.',
+    )
+    const open = all(verdict(fault('XF1', 'secondaryOpen'), []))
+    expect(open).toContain('Transformer is fed and gives nothing: a winding is open.')
+    expect(open).not.toContain('is shorted')
+    expect(all(verdict(fault('XF1', 'primaryOpen'), []))).toContain('Transformer is fed and takes nothing: burnt out.')
   })
 
   it('says of a breaker that it tripped, by what it is and not by what it is called', () => {

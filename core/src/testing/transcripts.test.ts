@@ -11,7 +11,7 @@ const kept = (name: string) => `./told/${name.replaceAll(/[^A-Za-z0-9]+/g, '-').
 /** Things broken in each plant, beside its sound day. */
 const BROKEN = 6
 /** Every how many of the mistakes. */
-const STEP = 4
+const STEP = 2
 
 describe.each(Object.entries(plants))('%s', (name, make) => {
   it('through a day, and with one thing after the other broken', () =>

@@ -25,6 +25,18 @@ const called = (job: Job, wrong: readonly string[] = []) => {
 const gas = (boiler: string) => wired({ scheme: boiler === 'boiler/gas' ? 's2' : 's4', boiler })
 
 describe('normal running', () => {
+  it('a pump inside a boiler that runs on is not at rest, though no pump of its own stands on the wall', () => {
+    const job = wired({ scheme: 's11', ...line, boiler: 'boiler/combination', postRun: 120 })
+    const bench = called(job)
+    bench.settle()
+    bench.set('TS1', 'calling', false)
+    bench.runTo(bench.now + 30)
+    expect([...bench.netlist.parts.values()].some(({ kind }) => kind.class === 'pump')).toBe(false)
+    expect(look(bench, job).says).toContain('Nobody calls: every valve shut. ')
+    bench.settle()
+    expect(look(bench, job).says).toContain('boiler and pump at rest')
+  })
+
   it('a damper without a plug lets the call through only when it stands open', () => {
     const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
     const bench = called(job)

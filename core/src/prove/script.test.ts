@@ -84,6 +84,19 @@ describe('the script of a sound plant', () => {
   })
 })
 
+it('an isolator or a boiler that hangs elsewhere is gone to, and come back from', () => {
+  const job = demoJobs['kestrel-point']!()
+  job.parts.SS1!.place = 'gallery'
+  job.parts.B1!.place = 'tank'
+  const { steps } = scriptOf(job)
+  const cut = steps.find(({ id }) => id === 'cut:SS1')!
+  expect(cut.places).toEqual(['gallery', job.survey.boiler.place])
+  const limited = steps.find(({ limited: at }) => at?.includes('B1'))!
+  expect(limited.places[0]).toBe('tank')
+  // Of a part nobody placed the boiler's room is taken for granted.
+  expect(plantOf(job).placeOf('nobody')).toBe(job.survey.boiler.place)
+})
+
 it('what only a fire opens is no isolator, is opened by nobody, and is said not to be covered', () => {
   const { job, script } = of(plants['kestrel-point']!)
   const byFire = Object.keys(job.parts).find((id) => job.parts[id]!.kind === 'switch/fire')!

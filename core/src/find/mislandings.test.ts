@@ -65,6 +65,13 @@ describe('what may have been landed otherwise', () => {
     expect(idsOf(five).some((id) => id.includes(' and '))).toBe(false)
   })
 
+  it('two motors in series, of neighbours of one kind', () => {
+    const series = idsOf(wired({ zones: 3 })).filter((id) => /^lead:V\d\.m2\/on:V\d\.m1$/.test(id))
+    expect(series).toEqual(['lead:V1.m2/on:V2.m1', 'lead:V2.m2/on:V3.m1'])
+    const mixed = wired({ zones: 3, firstValve: 'valve/motor-2' })
+    expect(idsOf(mixed).filter((id) => id.startsWith('lead:V1.') && id.includes('/on:V2.'))).toEqual([])
+  })
+
   it('every conductor off at either end', () => {
     const ids = idsOf(job).filter((id) => id.endsWith('/lifted'))
     expect(ids).toHaveLength(2 * Object.keys(job.wires).length)

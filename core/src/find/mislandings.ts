@@ -14,19 +14,31 @@ const NEIGHBOURS = 2
 /**
  * What may have been landed otherwise when a plant was wired, each with the suppositions that it is at once: two leads of one part
  * exchanged, of circuits that share a box; the motor's pair for the end switch's; a lead on the terminal beside its own, which is free;
- * the same lead of two zones' valves or thermostats exchanged, which crosses the zones; a conductor in another joint than its own; and one
- * that was never landed.
+ * the same lead of two zones' valves or thermostats exchanged, which crosses the zones; the return of a valve on the feed of the next; a conductor
+ * in another joint than its own; and one that was never landed.
  *
  * @example mislandingsOf(kestrelPoint()).at(0) // [{ id: 'lead:XF1.h/exchanged:XF1.c' }]
  */
 export function mislandingsOf(job: Job): (readonly Supposition[])[] {
-  const single = [...new Set([...atParts(job), ...inWrongJoint(job), ...neverLanded(job)])].map((id) => [{ id }])
+  const ids = [...atParts(job), ...inSeries(job), ...inWrongJoint(job), ...neverLanded(job)]
+  const single = [...new Set(ids)].map((id) => [{ id }])
   return [...single, ...pairsExchanged(job)]
 }
 
 /** Each conductor off at one of its ends. */
 const neverLanded = (job: Job): string[] =>
   Object.keys(job.wires).flatMap((wire) => [`wire:${wire}.from/lifted`, `wire:${wire}.to/lifted`])
+
+/** The return of a valve on the feed of the next one of its kind: two motors in series. */
+const inSeries = (job: Job): string[] => {
+  const valves = zonesInOrder(job).flatMap((zone) => valvesOf(zone))
+  return valves.flatMap((valve, i) => {
+    const next = valves[i + 1]
+    const { feed, back, permanent } = kindOf(job.parts[valve] ?? { kind: '' })?.hookup ?? {}
+    if (!next || !feed || !back || permanent || job.parts[next]?.kind !== job.parts[valve]?.kind) return []
+    return [`lead:${valve}.${back}/on:${next}.${feed}`]
+  })
+}
 
 /** The motor's two leads where the end switch's belong, and the other way round. */
 const pairsExchanged = (job: Job): Supposition[][] =>

@@ -17,7 +17,6 @@ import {
   type StageId,
   type StageStanding,
   type Supposition,
-  type Why,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { Observable } from '../base/observable.ts'
@@ -97,7 +96,7 @@ export class JudgeClient extends Observable<JudgeState> {
   }
 
   /** Why the last whole answer of the search is what it is; nothing where there is none for this plant. */
-  readonly why = async (key: string): Promise<Why | undefined> => this.#finder?.why(key)
+  readonly why = async (...asked: Parameters<JudgeApi['why']>) => this.#finder?.why(...asked)
 
   readonly morning = (
     job: Job,

@@ -1,6 +1,8 @@
 import {
   type Ask,
   type AskForm,
+  type Compared,
+  comparedWithFixed,
   type Difference,
   type Document,
   deadMap,
@@ -14,6 +16,7 @@ import {
   type Finding,
   type Findings,
   type FirmRow,
+  fixedOrder,
   fixOf,
   fixOfDifference,
   type Job,
@@ -173,7 +176,11 @@ const judge = {
     return { found, seen, evidence, asks: at.asks }
   },
   /** Why the last whole answer is what it is; nothing where another plant was asked of since. */
-  why: (key: string): Why | undefined => (finder?.key === key ? finder.finder.why(asked) : undefined),
+  why: (key: string, job: Job, cold: readonly string[]): (Why & { readonly compared: Compared }) | undefined => {
+    if (finder?.key !== key) return undefined
+    const at = finder.finder
+    return { ...at.why(asked), compared: comparedWithFixed(at, fixedOrder(at, job, cold), asked) }
+  },
   /** A morning: zones that call in this order, so many seconds apart. */
   morning: (job: Job, wrong: readonly Supposition[], order: readonly string[], apart: number): Morning[] => {
     const bench = new LoadBench(job, wrong)

@@ -1,4 +1,5 @@
 import {
+  type Compared,
   type Entry,
   type Job,
   keyOf,
@@ -56,7 +57,7 @@ function Search({ complaint }: { complaint: Entry }) {
   const [answered, setAnswered] = useState<Answered>()
   const [share, setShare] = useState(0)
   const [whole, setWhole] = useState(false)
-  const [why, setWhy] = useState<Why>()
+  const [why, setWhy] = useState<Why & { readonly compared: Compared }>()
   const [begin, setBegin] = useState<string>()
   const begun = useRef('')
   const [failed, setFailed] = useState('')
@@ -119,7 +120,7 @@ function Search({ complaint }: { complaint: Entry }) {
           setAnswered(made ? keeping(all, made.found.next) : all)
           setWhole(true)
           // Why is told once the answer is there: nobody waits for it.
-          return judge.why(key).then((told) => wanted && setWhy(told))
+          return judge.why(key, job, cold).then((told) => wanted && setWhy(told))
         })
       })
       .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
@@ -278,6 +279,8 @@ function Search({ complaint }: { complaint: Entry }) {
             asks={asks}
             job={job}
             left={why?.left}
+            compared={why?.compared}
+            clockOf={(id) => entries.find((entry) => entry.id === id)?.clock}
             back={(id) => session.enter([{ kind: 'back', of: id }], 'Take an entry back')}
           />
         </div>

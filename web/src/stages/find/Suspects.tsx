@@ -1,4 +1,5 @@
-import type { Ask, Evidence, Findings, Job, Reason, Seen, Why } from '@civil-lantern/core'
+import type { Ask, Compared, Evidence, Findings, Job, Reason, Seen, Why } from '@civil-lantern/core'
+import { format } from 'date-fns'
 import { Button, Card } from '../../ui/controls.tsx'
 import { evidenceInWords, percent, severalInWords, timesInWords } from './in-words.ts'
 
@@ -103,6 +104,8 @@ export function Trail({
   asks,
   job,
   left,
+  compared,
+  clockOf,
   back,
 }: {
   seen: readonly Seen[]
@@ -110,15 +113,28 @@ export function Trail({
   job: Job
   /** How many were left before each piece of evidence, the complaint's own included, and after the last. */
   left: readonly number[] | undefined
+  /** The minutes so far, and those of the order everybody learns. */
+  compared: Compared | undefined
+  /** When an entry was written down. */
+  clockOf: (entry: string) => string | undefined
   back: (entry: string) => void
 }) {
   if (seen.length === 0) return null
   return (
-    <Card title="What was seen">
+    <Card
+      title="What was seen"
+      {...(compared && compared.minutes > 0 ? { aside: `some ${compared.minutes.toFixed(0)} min` } : {})}
+    >
+      {compared && compared.fixed > compared.minutes + 1 && (
+        <p className="px-4 pt-2 text-soft">
+          The order everybody learns comes to the same readings after {compared.fixed.toFixed(0)} min.
+        </p>
+      )}
       <ol className="px-4 pt-1 pb-2">
         {seen.map(({ entry, evidence }, n) => (
           <li key={entry} data-seen="" className="flex items-center justify-between gap-3 border-line border-t py-1">
             <span>
+              <span className="mr-1.5 text-soft tabular-nums">{hourOf(clockOf(entry))}</span>
               {evidenceInWords(job, asks, evidence).about} <b>{evidenceInWords(job, asks, evidence).shown}</b>
               {left && (
                 <span className="block text-soft">
@@ -136,3 +152,7 @@ export function Trail({
     </Card>
   )
 }
+
+/** The hour and minute of an instant, on the clock of this device. */
+const hourOf = (instant: string | undefined): string =>
+  instant === undefined ? '' : format(new Date(instant), 'HH:mm')

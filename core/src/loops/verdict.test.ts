@@ -97,6 +97,23 @@ describe('the verdict', () => {
     expect(found.more).toEqual([])
   })
 
+  it('a zone for which nothing is wired calls nothing, opens nothing and proves nothing', () => {
+    const { job } = kestrel()
+    const { thermostat: _, ...signal } = job.zones.signal!
+    const bare = { ...job, zones: { ...job.zones, signal } }
+    const bench = benchWith(bare, [])
+    bench.settle()
+    const { zones } = verdictOf(bench, bare, loopsOf(bench, bare))
+    expect(zones.find(({ zone }) => zone === 'signal')).toEqual({
+      zone: 'signal',
+      calling: false,
+      opening: 0,
+      moving: false,
+      proven: false,
+      says: 'not wired',
+    })
+  })
+
   it('tells a winding that is shorted before its fuse from one that is open, and from one that has burnt out', () => {
     const all = ({ says, more }: ReturnType<typeof verdict>) => [says, ...more].join(' ')
     const { job } = kestrel()

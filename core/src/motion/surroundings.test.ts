@@ -59,3 +59,23 @@ it('of two boilers and two burners one is enough', () => {
   expect([put('BR2', { flame: true }), round.of('B1').flame]).toEqual([true, true])
   expect([put('BR2', { flame: false }), round.of('B1').flame]).toEqual([true, false])
 })
+
+it('of two pumps one moves the water; where no pump stands on the wall, the boiler’s own does while it is told', () => {
+  const two = wired({ zones: 2 })
+  two.parts.P9 = { ...two.parts.P1!, label: 'Pump 9' }
+  const { round, put } = aRound(two)
+  put('V1', { travel: 1 })
+  put('B1', { called: true })
+  expect(round.of('TS1').warming).toBe(0)
+  put('P9', { running: true })
+  expect(round.of('TS1').warming).toBe(1)
+  const none = wired({ zones: 2 })
+  for (const [id, { kind }] of Object.entries(none.parts)) if (kind.startsWith('pump/')) delete none.parts[id]
+  for (const [id, { from, to }] of Object.entries(none.wires))
+    if (!none.parts[from.part] || !none.parts[to.part]) delete none.wires[id]
+  const own = aRound(none)
+  own.put('V1', { travel: 1 })
+  expect(own.round.of('TS1').warming).toBe(0)
+  own.put('B1', { called: true })
+  expect(own.round.of('TS1').warming).toBe(1)
+})

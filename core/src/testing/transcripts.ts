@@ -18,8 +18,11 @@ import { labelOf, sentenceText } from '../words/words.ts'
  * changes what is said sees every sentence that changed, and whether it is still true.
  */
 
-/** How a bench stands: the headline, each zone, the loops of it, what all share, and which conductors are lit. */
-function standing(bench: Simulation, job: Job): string[] {
+/**
+ * How a bench stands: the headline, each zone, the loops of it, what all share, and which conductors are lit.
+ * @param whole with every conductor of the loops
+ */
+function standing(bench: Simulation, job: Job, whole = false): string[] {
   const loops = loopsOf(bench, job)
   const { tone, sentence, more, zones } = verdictOf(bench, job, loops)
   const lit = Object.entries(litWires(bench, job)).filter(([, { lit }]) => lit)
@@ -31,16 +34,22 @@ function standing(bench: Simulation, job: Job): string[] {
       const { says } = offBecause(bench, job, zone, one)
       return [
         `  ${job.zones[zone.zone]!.name}: ${one.says}. ${says}`,
-        ...stripsOf(zone).map((strip) => loop(job, strip)),
+        ...stripsOf(zone).map((strip) => loop(job, strip, whole)),
       ]
     }),
-    ...loops.shared.map((strip) => loop(job, strip)),
+    ...loops.shared.map((strip) => loop(job, strip, whole)),
     `  lit ${lit.map(([wire]) => wire).join(' ') || 'nothing'}; ${flowing} carry current`,
   ]
 }
 
-function loop(job: Job, { id, subject, items, complete, dark, sourceVolts }: Strip): string {
-  const stations = items.flatMap((item) => (item.form === 'station' ? [`${item.part}.${item.enter.terminal}`] : []))
+function loop(job: Job, { id, subject, items, complete, dark, sourceVolts }: Strip, whole: boolean): string {
+  const stations = items.flatMap((item) => {
+    if (item.form === 'station') return [`${item.part}.${item.enter.terminal}`]
+    const runs = item.runs.map(
+      ({ wire, from, to }) => `(${from.part}.${from.terminal} ${wire} ${to.part}.${to.terminal})`,
+    )
+    return whole ? [runs.join('')] : []
+  })
   const where = dark ? `dark at ${dark.at} ${dark.wire ?? dark.part ?? ''}`.trim() : 'no dark'
   return `    ${id} of ${labelOf(job, subject.part)}: ${complete ? 'whole' : where}, ${sourceVolts.toFixed(0)} V, by ${stations.join(' ') || 'nothing'}`
 }
@@ -57,11 +66,12 @@ const drawn = (job: Job, count: number): Supposition[] => {
 /** One day of a plant: nobody calls, one just does, it heats, all call, all have just ended; then what is broken in it, one by one. */
 export function dayOf(job: Job, broken: number): string {
   const lines: string[] = []
-  const say = (name: string, bench: Simulation) => lines.push(`# ${name}`, ...standing(bench, job))
+  const say = (name: string, bench: Simulation, whole = false) =>
+    lines.push(`# ${name}`, ...standing(bench, job, whole))
   const [first] = zonesInOrder(job)
   const bench = benchWith(job, [])
   bench.settle()
-  say('nobody calls', bench)
+  say('nobody calls', bench, true)
   ask(bench, job, first!.id, true)
   bench.runTo(bench.now + 1)
   say(`${first!.name} has called for a second`, bench)

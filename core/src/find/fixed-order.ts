@@ -5,6 +5,7 @@ import type { Evidence } from './evidence.ts'
 import type { Finder } from './finder.ts'
 import type { Where } from './minutes.ts'
 import { keyOfAsk, type Stand, standsFor } from './stand.ts'
+import { whereThen } from './where.ts'
 
 /** An ask in a stand. */
 export interface Turn {
@@ -67,10 +68,9 @@ export function comparedWithFixed(finder: Finder, order: readonly Turn[], eviden
 function minutesOf(finder: Finder, turns: readonly Turn[]): number {
   let where: Where = {}
   let sum = 0
-  for (const { ask, stand } of turns) {
-    sum += finder.minutesTo(ask, stand, where)
-    const stays = where.stand?.power === false && where.locked === true
-    where = { place: ask.place, stand, locked: !stand.power && (ask.line === true || stays) }
+  for (const turn of turns) {
+    sum += finder.minutesTo(turn.ask, turn.stand, where)
+    where = whereThen(turn, where)
   }
   return sum
 }

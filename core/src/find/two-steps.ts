@@ -1,6 +1,7 @@
 import type { Where } from './minutes.ts'
 import { LITTLE, type Open, proposalOf, type Weighed, worth } from './proposals.ts'
 import type { StandTable } from './table.ts'
+import { whereThen } from './where.ts'
 
 /** So many of the best are looked beyond, and so many asks are thought of as the second. */
 const FIRST = 5
@@ -82,10 +83,3 @@ function openAfter({ suspects, units }: Open, members: readonly number[]): { lef
   const bits = kept.reduce((sum, { share }) => (share > 0 ? sum - share * Math.log2(share) : sum), 0)
   return { left: { suspects: left, units: kept, bits }, chance }
 }
-
-/** Where one is once an ask is done. */
-const whereThen = ({ ask, stand }: Weighed, { stand: now, locked = false }: Where): Where => ({
-  place: ask.place,
-  stand,
-  locked: !stand.power && (ask.line === true || (now?.power === false && locked)),
-})

@@ -1,7 +1,7 @@
 import type { Ask } from './ask.ts'
 import { type Evidence, isRight, standOf } from './evidence.ts'
 import type { Where } from './minutes.ts'
-import { standKey } from './stand.ts'
+import { type Stand, standKey } from './stand.ts'
 
 /** Zones that are in trouble since the last repair first; those that were found well since are in none. */
 export function troubledNow(troubled: readonly string[], evidence: readonly Evidence[]): string[] {
@@ -25,3 +25,13 @@ export function whereAfter(evidence: readonly Evidence[], asks: readonly Ask[], 
   const since = shown.slice(shown.findLastIndex((one) => one.stand.power) + 1)
   return { place, stand, locked: since.some((one) => asks.some(({ id, line }) => id === one.ask && line)) }
 }
+
+/** Where one is once an ask is done in its stand: locked off on the line as long as the power stays off. */
+export const whereThen = (
+  { ask, stand }: { readonly ask: Ask; readonly stand: Stand },
+  { stand: before, locked = false }: Where,
+): Where => ({
+  place: ask.place,
+  stand,
+  locked: !stand.power && (ask.line === true || (before?.power === false && locked)),
+})

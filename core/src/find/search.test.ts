@@ -74,6 +74,11 @@ describe('a search to its end', () => {
   })
 
   it.each([
+    // A body that does not turn, and the motor that burnt pushing against it.
+    [
+      ['part:V2/bodySeizedShut', 'part:V2/windingOpen'],
+      ['V2/body', 'V2/head'],
+    ],
     [
       ['part:V4/windingOpen', 'wire:w27/open'],
       ['V4/head', 'TC5/white'],
@@ -82,7 +87,7 @@ describe('a search to its end', () => {
       ['part:V3/gearStripped', 'part:V4/stopsPartWay', 'part:V5/headStaysOpen'],
       ['V3/head', 'V4/head', 'V5/head'],
     ],
-  ])('%j: zones with a fault each are put right one after the other', (wrong, units) => {
+  ])('%j: what is wrong at once is put right one after the other', (wrong, units) => {
     const { ended } = searched(wrong)
     expect(ended.solved).toBe(true)
     expect(ended.repairs).toEqual(expect.arrayContaining(units))

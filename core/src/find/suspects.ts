@@ -56,9 +56,36 @@ export function suspectsOf(job: Job, base: readonly Supposition[], { firm = [], 
     { id: WELL, suppositions: [], unit: WELL, weight: NOTHING_WRONG, says: 'Nothing is wrong' },
     { id: NONE, suppositions: [], unit: NONE, weight: NONE_OF_THESE, says: 'Something that is not on this list' },
     ...weighed,
+    ...withConsequences(weighed),
     ...going,
   ]
 }
+
+/** Two things wrong at once, as one suspect: either of them is put right first, and leaves the other. */
+export const twoOf = (one: Suspect, other: Suspect, weight: number): Suspect => ({
+  id: `two:${one.id}&${other.id}`,
+  suppositions: [...one.suppositions, ...other.suppositions],
+  unit: `${one.unit} and ${other.unit}`,
+  weight,
+  says: `${one.says}, and ${other.says.charAt(0).toLowerCase()}${other.says.slice(1)}`,
+  both: [one, other],
+})
+
+/** What a fault does to something else in time, where the simulation of a day does not show it. */
+const CONSEQUENCES: readonly { readonly cause: RegExp; readonly effect: string; readonly share: number }[] = [
+  // A motor that pushes against a body that does not turn burns out: so often, of all bodies seized shut.
+  { cause: /^(part:[^/]+)\/bodySeizedShut$/, effect: '/windingOpen', share: 0.25 },
+]
+
+/** Causes with their consequences, as one suspect each. */
+const withConsequences = (library: readonly Suspect[]): Suspect[] =>
+  CONSEQUENCES.flatMap(({ cause, effect, share }) =>
+    library.flatMap((one) => {
+      const part = cause.exec(one.id)?.[1]
+      const other = part && library.find(({ id }) => id === `${part}${effect}`)
+      return other ? [twoOf(one, other, share * one.weight)] : []
+    }),
+  )
 
 /** The joints that may come and go: only where that is told does one weigh anything. */
 function goingOf(job: Job, known: ReadonlySet<string>, told: string | undefined): Suspect[] {

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
 import { Belief, type Seen } from './belief.ts'
 import { calling, standKey } from './stand.ts'
-import { NONE, type Suspect, WELL } from './suspects.ts'
+import { NONE, type Suspect, suspectsOf, twoOf, WELL } from './suspects.ts'
 import type { StandTable } from './table.ts'
-import { likeliestPairs, twoOf } from './two-at-once.ts'
+import { likeliestPairs } from './two-at-once.ts'
 
 /** Lamps of two zones: A darkens the first, B the second, C both, D none; E makes the first blink, of the same unit as A. */
 const suspect = (id: string, weight = 1, unit = id): Suspect => ({ id, unit, weight, says: id, suppositions: [{ id }] })
@@ -56,15 +57,16 @@ describe('two things at once', () => {
   })
 
   it('weigh what each weighs and little more than nothing beside one alone', () => {
-    const two = twoOf(a, suspect('B', 3), 60)
+    const all = singles.filter(({ id }) => id !== WELL && id !== NONE).reduce((sum, { weight }) => sum + weight, 0)
+    const two = likeliestPairs(singles, tables(singles), bothDark, 1)[0]!
     expect(two).toMatchObject({ id: 'two:A&B', unit: 'A and B', says: 'A, and b' })
-    expect(two.weight).toBeCloseTo(0.1 * (3 / 60), 12)
+    expect(two.weight).toBeCloseTo(0.1 / all, 12)
     expect(two.suppositions.map(({ id }) => id)).toEqual(['A', 'B'])
   })
 
   it('of the two, what is put right leaves the other one, and its own renewed part is hardly bad again', () => {
     const only = singles.filter(({ id }) => id !== 'C')
-    const suspects = [...only, twoOf(a, b, 1)]
+    const suspects = [...only, twoOf(a, b, 0.1)]
     const belief = new Belief(suspects, tables(suspects))
     const share = (evidence: Parameters<Belief['after']>[0], id: string) =>
       belief.after(evidence)[suspects.findIndex((one) => one.id === id)]!
@@ -78,4 +80,18 @@ describe('two things at once', () => {
     // What is of neither leaves them both.
     expect(share([...bothDark, { is: 'repair', unit: 'D' }], 'two:A&B')).toBeGreaterThan(0.9 * two)
   })
+})
+
+it('a body seized shut has burnt its motor in a quarter of all cases: one suspect, put right as both', () => {
+  const job = demoJobs['kestrel-point']!()
+  const library = suspectsOf(job, [])
+  const weightOf = (id: string) => library.find((one) => one.id === id)!.weight
+  const burnt = library.filter(({ both }) => both)
+  expect(burnt.map(({ unit }) => unit)).toEqual(['V1', 'V2', 'V3', 'V4', 'V5'].map((id) => `${id}/body and ${id}/head`))
+  const two = burnt[1]!
+  expect(two.weight).toBe(0.25 * weightOf('part:V2/bodySeizedShut'))
+  expect(two.suppositions.map(({ id }) => id)).toEqual(['part:V2/bodySeizedShut', 'part:V2/windingOpen'])
+  // Of what is on record as wrong already nothing is supposed once more.
+  const known = suspectsOf(job, [{ id: 'part:V2/windingOpen' }]).filter(({ both }) => both)
+  expect(known).toHaveLength(4)
 })

@@ -1,21 +1,11 @@
 import { chanceOf, changedBy, type Seen } from './belief.ts'
 import { standOf } from './evidence.ts'
 import { standKey } from './stand.ts'
-import { NONE, type Suspect, WELL } from './suspects.ts'
+import { NONE, type Suspect, twoOf, WELL } from './suspects.ts'
 import type { StandTable } from './table.ts'
 
 /** How often something else is wrong beside the first thing, where no single thing explains what was seen. */
 const BESIDE = 0.1
-
-/** Two things wrong at once, as one suspect: either of them is put right first. */
-export const twoOf = (one: Suspect, other: Suspect, all: number): Suspect => ({
-  id: `two:${one.id}&${other.id}`,
-  suppositions: [...one.suppositions, ...other.suppositions],
-  unit: `${one.unit} and ${other.unit}`,
-  weight: (BESIDE * one.weight * other.weight) / all,
-  says: `${one.says}, and ${other.says.charAt(0).toLowerCase()}${other.says.slice(1)}`,
-  both: [one, other],
-})
 
 /**
  * The likeliest pairs after what was seen, told from what each shows alone: where only one of two changes anything, that is what
@@ -63,5 +53,5 @@ export function likeliestPairs(
   return found
     .sort((a, b) => b.log - a.log)
     .slice(0, most)
-    .map(({ one, other }) => twoOf(one, other, all))
+    .map(({ one, other }) => twoOf(one, other, (BESIDE * one.weight * other.weight) / all))
 }

@@ -1,16 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import type { Evidence } from './evidence.ts'
 import { calling, standKey } from './stand.ts'
-import { NONE, type Suspect, WELL } from './suspects.ts'
+import { NONE, type Suspect, twoOf, WELL } from './suspects.ts'
 import type { StandTable } from './table.ts'
-import { twoOf } from './two-at-once.ts'
 import { explained, type Known, placedBy, type View } from './views.ts'
 
 /** Lamps of two zones: A darkens the first, B the second; C and D each darken the first too. */
 const suspect = (id: string, weight = 1): Suspect => ({ id, unit: id, weight, says: id, suppositions: [{ id }] })
 const [a, b] = [suspect('A'), suspect('B')]
 const suspects = [suspect(WELL, 3), suspect(NONE, 2), a, b, suspect('C'), suspect('D')]
-const two = twoOf(a, b, 8)
+const two = twoOf(a, b, 0.0125)
 const darkens: Readonly<Record<string, readonly string[]>> = {
   A: ['one'],
   B: ['two'],

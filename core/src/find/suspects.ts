@@ -17,7 +17,7 @@ export interface Suspect {
   readonly says: string
   /** It comes and goes: what it is while it is there, by the suspect that is so all the time. */
   readonly goes?: string
-  /** Two things at once: the two suspects it is made of. Its unit names both of theirs. */
+  /** Two things at once: the two suspects it is made of. Its unit names both of theirs, or the one that is the other's cause. */
   readonly both?: readonly [Suspect, Suspect]
 }
 
@@ -83,7 +83,8 @@ const withConsequences = (library: readonly Suspect[]): Suspect[] =>
     library.flatMap((one) => {
       const part = cause.exec(one.id)?.[1]
       const other = part && library.find(({ id }) => id === `${part}${effect}`)
-      return other ? [twoOf(one, other, share * one.weight)] : []
+      // It counts for its cause, which is put right first: the other comes to light then.
+      return other ? [{ ...twoOf(one, other, share * one.weight), unit: one.unit }] : []
     }),
   )
 

@@ -104,4 +104,8 @@ it('what looks like a part that was renewed, or explains nothing, counts as neit
   const pair = placedBy([...suspects, two], tables, both, new Set(['A'])).find(({ id }) => id === two.id)
   expect(pair!.units).toEqual([NONE])
   expect(placedBy([...suspects, two], tables, both).find(({ id }) => id === two.id)!.units).toEqual(['A', 'B'])
+  // A cause with its consequence counts once, for the cause.
+  const cause = { ...two, unit: 'A' }
+  const placed = placedBy([...suspects, cause], tables, both)
+  expect(placed.find(({ id }) => id === two.id)!.units).toEqual(['A'])
 })

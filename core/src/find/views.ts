@@ -137,7 +137,11 @@ function pairsIn({ suspects, tables }: Known, evidence: readonly Evidence[]): Su
 
 const renewedIn = (evidence: readonly Evidence[]): ReadonlySet<string> =>
   new Set(evidence.flatMap((one) => (one.is === 'repair' ? [one.unit] : [])))
-const unitsOf = ({ unit, both }: Suspect): readonly string[] => both?.map((one) => one.unit) ?? [unit]
+/** What puts it right: of two things at once either, of a cause with its consequence the cause. */
+const unitsOf = ({ unit, both }: Suspect): readonly string[] => {
+  const units = both?.map((one) => one.unit) ?? [unit]
+  return units.includes(unit) ? [unit] : units
+}
 
 /** Chance of what nothing explains from which more than one thing is thought of, and how many pairs are worked out. */
 const UNEXPLAINED = 0.3

@@ -1,7 +1,8 @@
 import { type AskForm, Finder } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { Answerer, complaintIn, findBy, requestOf, shownBy } from './find.ts'
+import { complaintIn } from './complaint.ts'
+import { Answerer, findBy, requestOf, shownBy } from './find.ts'
 
 const job = demoJobs['fenwick-orchard']!()
 const node = JSON.stringify(process.execPath)

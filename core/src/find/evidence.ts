@@ -67,7 +67,9 @@ export function evidenceOf(entries: readonly Entry[], ofCase: string, asks: read
         ? [{ entry: id, evidence: { is: 'shown', ask: ask.id, stand: at, shown } }]
         : []
     }
-    if (body.kind === 'repair') return [{ entry: id, evidence: { is: 'repair', unit: String(body.unit) } }]
+    // A wire in no cable was once written down as "wire w1".
+    if (body.kind === 'repair')
+      return [{ entry: id, evidence: { is: 'repair', unit: String(body.unit).replace(/^wire /, '') } }]
     if (body.kind !== 'seen' || body.what !== 'word') return []
     const [of, word] = [String(body.of), String(body.word)]
     if (of.startsWith('zone:')) {

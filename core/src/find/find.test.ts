@@ -10,7 +10,7 @@ import { Finder } from './finder.ts'
 import type { Findings } from './findings.ts'
 import { calling, DEAD, stampOf, standKey } from './stand.ts'
 import { StandInWall } from './stand-in-wall.ts'
-import { NONE, unitInWords, WELL } from './suspects.ts'
+import { NONE, suspectsOf, unitInWords, WELL } from './suspects.ts'
 import { weightOf } from './weights.ts'
 
 const job = demoJobs['kestrel-point']!()
@@ -363,8 +363,23 @@ describe('suspects', () => {
     ['V2/whole', 'Valve 2'],
     ['S4', 'Splice S4'],
     ['supply', 'The mains'],
+    ['w1', 'Wire 1'],
     [WELL, 'No fault behind it'],
   ])('%s is %s in words', (unit, says) => expect(unitInWords(job, unit)).toBe(says))
+
+  it.each(Object.entries(demoJobs))(
+    '%s: no unit is called by its bare id, and each is a part, a cable or a wire of it',
+    (_name, make) => {
+      const plant = make()
+      for (const told of [undefined, 'wired'])
+        for (const { unit, both } of suspectsOf(plant, [], told ? { told } : {})) {
+          if (unit === WELL || unit === NONE || unit === 'supply' || both) continue
+          const [id = ''] = unit.split('/')
+          expect(plant.parts[id] ?? plant.cables[id] ?? plant.wires[id]).toBeDefined()
+          expect(unitInWords(plant, unit)).not.toBe(unit)
+        }
+    },
+  )
 
   it('all ways of one splice are one act', () => {
     const ways = finder.suspects.filter(({ id }) => id.startsWith('part:S4/loose'))

@@ -59,6 +59,12 @@ export const missingPart = (job: Job, part: string | undefined): string | undefi
     ? undefined
     : `There is no part "${part}" in this circuit; ${listed(Object.keys(job.parts))}.`
 
+/** What is exchanged where a conductor is bad: the core of its cable, or the wire itself where it is in none. */
+export function conductorUnit(job: Job, wire: string): string {
+  const { cable, core } = job.wires[wire] ?? {}
+  return cable && core ? `${cable}/${core}` : wire
+}
+
 export const missingWire = (job: Job, wire: string | undefined): string | undefined =>
   wire !== undefined && job.wires[wire]
     ? undefined

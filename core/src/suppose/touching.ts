@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf, markingOf, wireInWords } from '../words/words.ts'
-import { listed, missingPart, missingWire, type SupposedKind } from './supposition.ts'
+import { conductorUnit, listed, missingPart, missingWire, type SupposedKind } from './supposition.ts'
 
 /** Bare copper to bare copper: ohms. */
 const METAL = 0.02
@@ -76,10 +76,7 @@ export const coreToEarth: SupposedKind = {
   name: 'a conductor touches earth',
   form: /^wire:(?<wire>[^/.]+)\/earth$/,
   missing: (job, { wire }) => missingWire(job, wire),
-  unit(job, { wire }) {
-    const { cable, core } = job.wires[wire!] ?? {}
-    return cable && core ? `${cable}/${core}` : `wire ${wire}`
-  },
+  unit: (job, { wire }) => conductorUnit(job, wire!),
   says: (job, { wire }) => `${wireInWords(job, wire!)} touches earth`,
   alters: (_job, { wire }) => closed(`touch:wire:${wire}.from+earth`),
   every: (job) => Object.keys(job.wires).map((wire) => ({ id: `wire:${wire}/earth` })),

@@ -9,8 +9,15 @@ import { GateCard } from '../hookup/GateCard.tsx'
 import { useGate } from '../hookup/use-gate.ts'
 import { standInWords } from './in-words.ts'
 
+export interface Brought {
+  readonly ready: boolean
+  /** Is it brought about, and not yet at rest? */
+  readonly waiting?: boolean
+  readonly card: React.ReactNode
+}
+
 /** The stand an ask wants: said, and whether it is brought about. Dead work on the line waits for the gate. */
-export function useBrought(job: Job, next: Proposed): { readonly ready: boolean; readonly card: React.ReactNode } {
+export function useBrought(job: Job, next: Proposed): Brought {
   const { session } = useSession()
   const { snapshot } = useBench()
   const gate = useGate()
@@ -56,7 +63,7 @@ export function useBrought(job: Job, next: Proposed): { readonly ready: boolean;
       )}
     </div>
   )
-  return { ready: stands && !waiting, card }
+  return { ready: stands && !waiting, waiting, card }
 }
 
 /** By how much a sound part may be slower than the usual one. */

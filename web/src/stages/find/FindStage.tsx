@@ -1,6 +1,7 @@
 import {
-  type Compared,
+  type AskForm,
   type Entry,
+  type FirmRow,
   type Job,
   keyOf,
   NOBODY,
@@ -10,19 +11,18 @@ import {
   putRightBy,
   standKey,
   takenBack,
-  type Why,
   withComplaint,
 } from '@civil-lantern/core'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { shelf } from '../../base/shelf.ts'
 import { useFirm } from '../../data/firm.ts'
-import { useJudge, useSession } from '../../data/open-job.tsx'
+import { useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
 import { Pick } from '../../ui/pick.tsx'
-import type { Answered } from '../../workers/judge.worker.ts'
+import { CloseCase } from './CloseCase.tsx'
 import { Intake } from './Intake.tsx'
 import { isWell, searchInWords, shortStand } from './in-words.ts'
 import { NextCard } from './NextCard.tsx'
@@ -31,6 +31,7 @@ import { AfterRepair, RepairCard } from './RepairCard.tsx'
 import { RoomsCard } from './RoomsCard.tsx'
 import { StandInCard, useStandIn } from './StandIn.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
+import { useSearch } from './use-search.ts'
 
 /** From what the customer says to the part to put right: the verdict, what to ask next, what is left. */
 export function FindStage() {
@@ -51,16 +52,13 @@ function useClamp() {
   ] as const
 }
 
+const NO_ROWS: readonly FirmRow[] = []
+const NOTHING: readonly AskForm[] = []
+const CLAMP: readonly AskForm[] = ['amps']
+
 function Search({ complaint }: { complaint: Entry }) {
   const { session, found: wall, plan, document, entries } = useSession()
-  const { judge } = useJudge()
-  const [answered, setAnswered] = useState<Answered>()
-  const [share, setShare] = useState(0)
-  const [whole, setWhole] = useState(false)
-  const [why, setWhy] = useState<Why & { readonly compared: Compared }>()
   const [begin, setBegin] = useState<string>()
-  const begun = useRef('')
-  const [failed, setFailed] = useState('')
   const [place, setPlace] = useState<string>()
   /** What is taken first of a round, where it is not the best. */
   const [chosen, setChosen] = useState<string>()
@@ -81,53 +79,20 @@ function Search({ complaint }: { complaint: Entry }) {
     () => (Array.isArray(complaint.body.zones) ? complaint.body.zones.map(String) : []).filter((id) => job.zones[id]),
     [complaint, job],
   )
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the plant and what is wrong with it
-  useEffect(() => {
-    let wanted = true
-    setFailed('')
-    setWhy(undefined)
-    const question = {
-      key,
-      job,
-      base,
-      firm: byFirm ? rows : [],
-      began,
-      entries,
-      ofCase: complaint.id,
-      cold,
-      place,
-      begin,
-      refused,
-      without: clamp ? [] : (['amps'] as const),
-    }
-    const told = (done: number) => {
-      if (wanted) setShare(done)
-    }
-    const first = begun.current !== key
-    begun.current = key
-    // At first one stand is worked out, and something to ask is shown; it stays while the rest is made.
-    const quick = first ? judge.find({ ...question, quick: true }, told) : Promise.resolve(undefined)
-    quick
-      .then((made) => {
-        // Somebody asked anew in between: that question is not to be put aside for what is left of this one.
-        if (!wanted) return
-        if (made) {
-          setAnswered(made)
-          setWhole(false)
-        }
-        return judge.find({ ...question, quick: false }, told).then((all) => {
-          if (!wanted) return
-          setAnswered(made ? keeping(all, made.found.next) : all)
-          setWhole(true)
-          // Why is told once the answer is there: nobody waits for it.
-          return judge.why(key, job, cold).then((told) => wanted && setWhy(told))
-        })
-      })
-      .catch((error) => wanted && setFailed(error instanceof Error ? error.message : String(error)))
-    return () => {
-      wanted = false
-    }
-  }, [judge, key, rows, byFirm, began, entries, complaint.id, cold, place, begin, refused, clamp])
+  const { answered, share, whole, why, failed } = useSearch({
+    key,
+    job,
+    base,
+    firm: byFirm ? rows : NO_ROWS,
+    began,
+    entries,
+    ofCase: complaint.id,
+    cold,
+    place,
+    begin,
+    refused,
+    without: clamp ? NOTHING : CLAMP,
+  })
   const says = String(complaint.body.complaint)
   if (cold.length === 0)
     return (
@@ -289,23 +254,6 @@ function Search({ complaint }: { complaint: Entry }) {
   )
 }
 
-/** The whole answer, with the ask that is under somebody's thumb already still first where it is worth anything. */
-function keeping(whole: Answered, shown: Proposed | undefined): Answered {
-  const { found } = whole
-  const all = found.next ? [found.next, ...found.here, ...found.others] : []
-  const same =
-    shown && all.find(({ ask, stand }) => ask.id === shown.ask.id && standKey(stand) === standKey(shown.stand))
-  if (!same || same === found.next) return whole
-  const rest = all.filter((one) => one !== same)
-  const round = new Set<Proposed>([...(found.next ? [found.next] : []), ...found.here])
-  const isHere = (one: Proposed) =>
-    round.has(one) && one.ask.place === same.ask.place && standKey(one.stand) === standKey(same.stand)
-  return {
-    ...whole,
-    found: { ...found, next: same, here: rest.filter(isHere), others: rest.filter((one) => !isHere(one)) },
-  }
-}
-
 /** The places of a job where something stands, in the order one goes. */
 const placesIn = (job: Job) => {
   const used = new Set(Object.values(job.parts).map(({ place }) => place))
@@ -343,42 +291,3 @@ const Page = ({
     {children}
   </div>
 )
-
-/** The complaint is over: by what it was, or by itself. */
-function CloseCase({ complaint, cause }: { complaint: Entry; cause?: string }) {
-  const { session } = useSession()
-  const [typed, setTyped] = useState<string>()
-  const says = typed ?? cause ?? ''
-  return (
-    <Card title="Every zone heats again?">
-      <form
-        className="flex flex-wrap items-end gap-2 px-4 pt-1 pb-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          session.enter(
-            [
-              {
-                kind: 'case',
-                does: 'closed',
-                complaint: complaint.body.complaint,
-                ...(says.trim() ? { cause: says.trim() } : {}),
-              },
-            ],
-            'Close the complaint',
-          )
-        }}
-      >
-        <label className="min-w-56 grow">
-          <span className="block text-soft">What it was</span>
-          <input
-            value={says}
-            maxLength={400}
-            onChange={(event) => setTyped(event.target.value)}
-            className="min-h-12 w-full rounded-control border border-soft bg-paper px-3"
-          />
-        </label>
-        <Button type="submit">Close the complaint</Button>
-      </form>
-    </Card>
-  )
-}

@@ -65,6 +65,7 @@ export function NextCard({
             <Typed
               mode={modeOf(ask)}
               disabled={!brought.ready}
+              whyNot={brought.waiting ? 'What is read before all is at rest says nothing.' : undefined}
               keep={({ shows, ...read }) =>
                 enter(
                   {

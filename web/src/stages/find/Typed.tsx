@@ -17,7 +17,7 @@ export function Typed({
   disabled: boolean
   keep: (read: Read) => void
   /** What has to be so before anything is typed. */
-  whyNot?: string
+  whyNot?: string | undefined
 }) {
   const unit = unitOf(mode)
   const [text, setText] = useState('')

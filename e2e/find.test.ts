@@ -47,6 +47,17 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
       stand: card.getAttribute('data-stand') ?? '',
     }))
     const ask = asks.find((one) => one.id === id)!
+    // Both leads are drawn where they go, and a thumb need not push the drawing about to see them.
+    if (ask.from !== undefined && ask.wire === undefined)
+      expect(
+        await page.$$eval('[data-ask] [data-lead]', (leads) =>
+          leads.map((lead) => {
+            const { left, right, width } = lead.getBoundingClientRect()
+            return left >= 0 && right <= innerWidth && width > 0
+          }),
+        ),
+        id,
+      ).toEqual([true, true])
     const shown = wall.shows(ask, stand === 'dead' ? DEAD : calling(...stand.split(' ').filter(Boolean)))
     const bring = stand === 'dead' ? 'It is off, and I proved it dead' : 'It is so at the wall'
     if (await page.$(`::-p-xpath(//button[.="${bring}"])`)) {

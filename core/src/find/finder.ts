@@ -1,10 +1,12 @@
 import type { Job } from '../job/schema.ts'
 import { loopsOf } from '../loops/loops.ts'
+import type { Strip } from '../loops/strip.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { inPattern } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { type Ask, isLive, isSame, type Shown } from './ask.ts'
+import { type Ask, isLive, isSame, type Plant, type Shown } from './ask.ts'
 import { asksIn, asksOf } from './asks/index.ts'
+import { stripFor } from './drawn.ts'
 import { type Evidence, standOf } from './evidence.ts'
 import { decided, type Findings, leftOf, openOf } from './findings.ts'
 import { minutesTo, type Where } from './minutes.ts'
@@ -34,6 +36,7 @@ export class Finder {
   readonly asks: readonly Ask[]
   readonly #job: Job
   readonly #base: readonly Supposition[]
+  readonly #plant: Plant
   readonly #tables = new Map<string, StandTable>()
   #suspects: readonly Suspect[] = []
   /** Are readings on live line voltage worked out too? */
@@ -49,11 +52,11 @@ export class Finder {
     this.weigh(weighing)
     const bench = benchWith(job, base)
     bench.settle()
-    const loops = loopsOf(bench, job)
     const dead = benchWith(job, base)
     dead.settle()
     bring(dead, job, DEAD)
-    this.asks = asksOf({ job, bench, dead, loops })
+    this.#plant = { job, bench, dead, loops: loopsOf(bench, job) }
+    this.asks = asksOf(this.#plant)
   }
 
   get suspects(): readonly Suspect[] {
@@ -112,6 +115,11 @@ export class Finder {
   /** Why it stands as it does. @param seen what `find` was last asked with */
   why(seen: readonly Evidence[]): Why {
     return whyOf(this.#job, this.#known, seen)
+  }
+
+  /** The copper an ask is about, for whoever is to find it. */
+  drawn(ask: Ask): Strip | undefined {
+    return stripFor(this.#plant, ask)
   }
 
   /** The asks worth while in a stand. */

@@ -41,6 +41,7 @@ import {
   type Spot,
   type StageId,
   type StageStanding,
+  type Strip,
   type Supposition,
   scriptOf,
   stageStandings,
@@ -132,6 +133,8 @@ export interface Answered {
   /** All that counts: what was seen, and before it the complaint itself. */
   readonly evidence: readonly Evidence[]
   readonly asks: readonly Ask[]
+  /** The copper of what may be asked next, by the id of the ask. */
+  readonly strips: ReadonlyMap<string, Strip>
 }
 
 /** What is known of a wall's conductors. */
@@ -173,7 +176,12 @@ const judge = {
       },
     )
     if (!quick) asked = evidence
-    return { found, seen, evidence, asks: at.asks }
+    const strips = new Map<string, Strip>()
+    for (const { ask } of [...(found.next ? [found.next] : []), ...found.here, ...found.others]) {
+      const strip = at.drawn(ask)
+      if (strip) strips.set(ask.id, strip)
+    }
+    return { found, seen, evidence, asks: at.asks, strips }
   },
   /** Why the last whole answer is what it is; nothing where another plant was asked of since. */
   why: (key: string, job: Job, cold: readonly string[]): (Why & { readonly compared: Compared }) | undefined => {

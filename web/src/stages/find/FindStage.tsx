@@ -150,6 +150,7 @@ function Search({ complaint }: { complaint: Entry }) {
             <NextCard
               key={`${placedKey(next)} ${seen.length}`}
               next={next}
+              strip={answered.strips.get(next.ask.id)}
               standIn={standIn}
               job={job}
               arrived={() => setPlace(next.ask.place)}

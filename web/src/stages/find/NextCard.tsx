@@ -6,11 +6,13 @@ import {
   placeOf,
   pointInWords,
   readIn,
+  type Strip,
   stampOf,
   standKey,
 } from '@civil-lantern/core'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
+import { AskDrawing } from './AskDrawing.tsx'
 import { Danger, useBrought } from './Brought.tsx'
 import { percent } from './in-words.ts'
 import { Typed } from './Typed.tsx'
@@ -18,12 +20,15 @@ import { Typed } from './Typed.tsx'
 /** The next thing to ask of the wall: where to stand, what to bring about, what to read, and what each answer would mean. */
 export function NextCard({
   next,
+  strip,
   job,
   standIn,
   arrived,
   refuse,
 }: {
   next: Proposed
+  /** The copper it is about, where it is about any. */
+  strip: Strip | undefined
   job: Job
   /** There is a stand-in wall that can be asked instead. */
   standIn: boolean
@@ -47,6 +52,7 @@ export function NextCard({
       >
         <div className="grid gap-3 px-4 pt-1 pb-4">
           <p className="font-bold text-lg leading-snug">{ask.says}</p>
+          {strip && <AskDrawing ask={ask} strip={strip} job={job} />}
           {brought.card}
           <Danger ask={ask} />
           {standIn && (

@@ -3,7 +3,7 @@ import { labelOf } from '@civil-lantern/core'
 import { useRef } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { useOneStop } from '../../ui/one-stop.ts'
-import { type PlacedStrip, POST } from './layout.ts'
+import type { PlacedStrip } from './layout.ts'
 
 /**
  * What can be touched on a strip: wires, stations, splices; and, with a lead in hand, its terminals. One stop of the Tab key,
@@ -111,55 +111,4 @@ function Things({ placed, y, job }: { placed: PlacedStrip; y: number; job: Job }
       ))}
     </>
   )
-}
-
-/** The two leads of the meter where they stand on a strip. */
-export function LeadMarks({ strip, placed, y }: { strip: Strip; placed: PlacedStrip; y: number }) {
-  const leads = useWorkspace((w) => w.leads)
-  const at = (point: string | undefined): number | undefined => {
-    if (!point) return undefined
-    if (strip.from && point === `${strip.from.part}.${strip.from.terminal}`) return placed.left
-    if (strip.to && point === `${strip.to.part}.${strip.to.terminal}`) return placed.right
-    for (const { station, x, width } of placed.stations) {
-      if (point === `${station.enter.part}.${station.enter.terminal}`) return x - width / 2
-      if (point === `${station.leave.part}.${station.leave.terminal}`) return x + width / 2
-    }
-    return undefined
-  }
-  return (['a', 'b'] as const).map((lead) => {
-    const x = at(leads[lead])
-    if (x === undefined) return null
-    return (
-      <g key={lead}>
-        <line
-          x1={x}
-          x2={x}
-          y1={y - 24}
-          y2={y - (x === placed.left || x === placed.right ? POST : 3)}
-          stroke="var(--ink)"
-          strokeWidth={2.4}
-          strokeDasharray={lead === 'a' ? undefined : '3 3'}
-        />
-        <rect
-          x={x - 12}
-          y={y - 44}
-          width={24}
-          height={21}
-          rx={6}
-          fill={lead === 'a' ? 'var(--ink)' : 'var(--card)'}
-          stroke="var(--ink)"
-          strokeWidth={2}
-          strokeDasharray={lead === 'a' ? undefined : '4 3'}
-        />
-        <text
-          x={x}
-          y={y - 28.5}
-          textAnchor="middle"
-          className={`text-[14px] font-bold ${lead === 'a' ? 'fill-paper' : 'fill-ink'}`}
-        >
-          {lead.toUpperCase()}
-        </text>
-      </g>
-    )
-  })
 }

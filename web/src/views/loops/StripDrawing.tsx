@@ -22,11 +22,14 @@ export function StripDrawing({
   y,
   marks,
   inside,
+  bare = false,
 }: {
   strip: Strip
   placed: PlacedStrip
   y: number
   marks: Marks
+  /** Without volts: the copper alone. */
+  bare?: boolean
   inside: (placed: PlacedStation) => ReactNode
 }) {
   const { left, right, stations, stretches } = placed
@@ -69,7 +72,7 @@ export function StripDrawing({
                     />
                   ),
               )}
-            <Volts near={stretch.near} far={stretch.far} from={from} to={to} y={y} />
+            {!bare && <Volts near={stretch.near} far={stretch.far} from={from} to={to} y={y} />}
           </g>
         )
       })}
@@ -213,9 +216,20 @@ function StationBox({
   )
 }
 
-/** Where two stations stand too near for both their markings, neither is drawn; the panel of the part has them all. */
+/**
+ * Where two stations stand too near for both their markings, neither is drawn; the panel of the part has them all. The line round
+ * what is picked stands back behind it.
+ */
 const Marking = ({ post, x, y, anchor }: { post: Post; x: number; y: number; anchor: 'start' | 'end' }) => (
-  <text x={x} y={y + 24} textAnchor={anchor} className="fill-soft font-mono text-[15px]">
+  <text
+    x={x}
+    y={y + 24}
+    textAnchor={anchor}
+    stroke="var(--card)"
+    strokeWidth={4}
+    paintOrder="stroke"
+    className="fill-soft font-mono text-[15px]"
+  >
     {post.marking}
   </text>
 )

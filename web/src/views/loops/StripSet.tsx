@@ -1,10 +1,13 @@
 import type { Snapshot } from '@civil-lantern/core'
 import { type Job, kindOf, labelOf, markingOf, type Station } from '@civil-lantern/core'
 import { memo } from 'react'
+import { useWorkspace } from '../../data/workspace.ts'
 import { type Drawn, drawnAlike } from './drawn-alike.ts'
+import { LeadMarks } from './LeadMarks.tsx'
 import { columnsOf, leastWidth, type PlacedStation, placeStrip } from './layout.ts'
 import { linesOf } from './lines.ts'
-import { LeadMarks, StripButtons } from './StripButtons.tsx'
+import { clip, twoLines } from './names.ts'
+import { StripButtons } from './StripButtons.tsx'
 import { StripDrawing } from './StripDrawing.tsx'
 
 /** From the upper edge of a line to its wire, and from there to the line below. */
@@ -65,7 +68,7 @@ export const StripSet = memo(function StripSet({ strips: all, job, snapshot, mar
                 <Inside one={one} y={y} job={job} snapshot={snapshot} tied={beside === true && reached} />
               )}
             />
-            <LeadMarks strip={strip} placed={placed} y={y} />
+            <OwnLeads strip={strip} placed={placed} y={y} />
           </g>
         ))}
       </svg>
@@ -91,6 +94,11 @@ export const StripSet = memo(function StripSet({ strips: all, job, snapshot, mar
     </>
   )
 }, drawnAlike)
+
+/** The leads of the bench's own meter. */
+const OwnLeads = (on: Omit<Parameters<typeof LeadMarks>[0], 'leads'>) => (
+  <LeadMarks {...on} leads={useWorkspace((w) => w.leads)} />
+)
 
 /** How far the valve stands open, between the actuator that moves it and the switch it moves. */
 const Travel = ({ x, y, opening }: { x: number; y: number; opening: number }) => (
@@ -182,17 +190,6 @@ function namesOf({ station, width, before, after }: PlacedStation, job: Job, tie
   const name = nameUnder(station, job)
   if (name === '' || (tied && isEndSwitch(station, job))) return []
   return twoLines(name, Math.floor((width + Math.min(before, after, 60)) / 7.1))
-}
-
-const clip = (text: string, most: number) => (text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text)
-
-/** A name on one line where it fits, else broken at its spaces, else cut with an ellipsis. */
-function twoLines(text: string, most: number): string[] {
-  if (text.length <= most) return [text]
-  const words = text.split(' ')
-  let first = words.shift() ?? ''
-  while (words[0] && `${first} ${words[0]}`.length <= most) first = `${first} ${words.shift()}`
-  return words.length === 0 ? [clip(first, most)] : [clip(first, most), clip(words.join(' '), most)]
 }
 
 function isEndSwitch({ part, element }: Station, job: Job): boolean {

@@ -48,4 +48,5 @@ export function linesOf(strips: readonly Strip[], room: number): OnLine[][] {
 }
 
 /** Width on which each station and its markings stand clear of the next. */
-const leastOf = (strip: Strip): number => 100 * columnsOf([strip], 0).columns + 90
+export const leastOf = (strip: Strip): number => leastFor(columnsOf([strip], 0).columns)
+export const leastFor = (columns: number): number => 100 * columns + 90

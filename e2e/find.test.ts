@@ -1,5 +1,6 @@
-import { calling, DEAD, Finder, plannedJob, readIn, StandInWall } from '@civil-lantern/core'
+import { Finder, plannedJob, StandInWall } from '@civil-lantern/core'
 import { expect, it } from 'vitest'
+import { answersOn, askedOn, oneMoreOn, wholeOn } from './asked.ts'
 import { Window } from './browser.ts'
 import { oneProgram } from './one-window.ts'
 
@@ -22,7 +23,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   await program.put('cold', { ...sound, title: 'Cold' })
   const job = plannedJob(sound)
   const wall = new StandInWall(job, [{ id: 'part:V2/windingOpen' }])
-  const { asks } = new Finder(job)
+  const finder = new Finder(job)
   const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
   const { page } = window
   await page.setViewport({ width: 390, height: 844 })
@@ -35,18 +36,9 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   await window.choose('When it is so', 'worked until now')
   await window.click('button', 'Find it')
   await page.waitForSelector('[data-ask]', { timeout: 30_000 })
-  const whole = () =>
-    page.waitForSelector('[aria-busy="false"] [data-ask], [aria-busy="false"] [aria-label^="Put right"]', {
-      timeout: 30_000,
-    })
-  await whole()
   const lost = async () => page.$eval('h1', (head) => head.textContent ?? '')
   const answer = async () => {
-    const { id, stand } = await page.$eval('[data-ask]', (card) => ({
-      id: card.getAttribute('data-ask') ?? '',
-      stand: card.getAttribute('data-stand') ?? '',
-    }))
-    const ask = asks.find((one) => one.id === id)!
+    const { ask, bring, waits, brought, box, says } = await askedOn(page, finder, wall)
     // Both leads are drawn where they go, and a thumb need not push the drawing about to see them.
     if (ask.from !== undefined && ask.wire === undefined)
       expect(
@@ -56,29 +48,24 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
             return left >= 0 && right <= innerWidth && width > 0
           }),
         ),
-        id,
+        ask.id,
       ).toEqual([true, true])
-    const shown = wall.shows(ask, stand === 'dead' ? DEAD : calling(...stand.split(' ').filter(Boolean)))
-    const bring = stand === 'dead' ? 'It is off, and I proved it dead' : 'It is so at the wall'
     if (await page.$(`::-p-xpath(//button[.="${bring}"])`)) {
       await window.click('button', bring)
-      if (stand !== 'dead') await waitedFor(window)
-      await window.sees(stand === 'dead' ? 'Proven dead here' : 'So it is on this bench')
+      if (waits) await waitedFor(window)
+      await window.sees(brought)
     }
-    const before = await page.$$eval('[data-seen]', (all) => all.length)
-    if (typeof shown === 'number') {
-      await window.fill(
-        ask.ask === 'amps' ? 'I read, in A, such as 0.32 or 320 mA' : `I read, in ${readIn(ask.ask)}`,
-        Number.isFinite(shown) ? String(shown) : 'OL',
-      )
+    const before = await answersOn(page)
+    if (box !== undefined) {
+      await window.fill(box, says)
       await window.click('button', 'Keep it')
-    } else await window.click('button', `${shown[0]!.toUpperCase()}${shown.slice(1)}`)
-    await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)
+    } else await window.click('button', says)
+    await oneMoreOn(page, before)
   }
   await answer()
   const first = await lost()
   // Taken back, the search stands where it stood; the reading is asked for again.
-  const seen = await page.$$eval('[data-seen]', (all) => all.length)
+  const seen = await answersOn(page)
   await window.press('::-p-xpath((//button[.="Take back"])[last()])')
   await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length < n, { timeout: 30_000 }, seen)
   await answer()
@@ -88,7 +75,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   expect(opened!.body).toMatchObject({ zones: ['signal'], told: 'yesterday', complaint: 'Signal house stays cold' })
   await page.reload()
   await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length === n, { timeout: 30_000 }, seen)
-  await whole()
+  await wholeOn(page)
   expect(await lost()).toBe(first)
   for (let n = 0; n < 12 && (await page.$('[data-ask]')); n++) await answer()
   expect(await lost()).toMatch(/^(Put right|\d+ things show the same readings. Look at) ?:? ?Valve 2, head/)
@@ -152,7 +139,7 @@ it('what is typed wrong is said, and nothing is kept of it', async () => {
     await waitedFor(window)
   }
   await window.sees('So it is on this bench')
-  const before = await window.page.$$eval('[data-seen]', (all) => all.length)
+  const before = await answersOn(window.page)
   await window.fill('I read, in V', '24.6 kohm')
   await window.click('button', 'Keep it')
   await window.sees('"24.6 kohm" is no reading. Type a number in V')
@@ -162,7 +149,7 @@ it('what is typed wrong is said, and nothing is kept of it', async () => {
   await window.fill('I read, in V', 'OL')
   await window.click('button', 'Keep it')
   await window.sees('OL is no reading in V')
-  expect(await window.page.$$eval('[data-seen]', (all) => all.length)).toBe(before)
+  expect(await answersOn(window.page)).toBe(before)
   await window.page.browserContext().close()
 })
 
@@ -191,9 +178,9 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
       await window.fill('Price: Head of Valve 2', '140')
       await window.press('::-p-xpath(//li[contains(., "Head of Valve 2")]//button[.="They choose it"])')
     }
-    const before = await page.$$eval('[data-seen]', (all) => all.length)
+    const before = await answersOn(page)
     await window.click('button', says)
-    await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)
+    await oneMoreOn(page, before)
     if (says.startsWith('Put right')) break
   }
   await window.click('button', 'See on the stand-in')
@@ -213,5 +200,6 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
   expect(answered.length).toBeGreaterThan(3)
   expect(sent.length).toBeGreaterThan(5)
   expect(sent.join()).not.toContain('windingOpen')
+  expect(await page.content()).not.toContain('windingOpen')
   await page.browserContext().close()
 })

@@ -58,6 +58,17 @@ export class Belief {
     return column >= 0 && differs(one.shown, shownAt(table, WELL, column), readIn(table.asks[column]!.ask))
   }
 
+  /** Does nothing on the list show it better than what nobody foresaw? */
+  isStrange(one: Seen): boolean {
+    const table = this.#tables.get(standKey(standOf(one)))!
+    const column = one.is === 'room' ? -1 : table.asks.findIndex(({ id }) => id === one.ask)
+    if (one.is === 'shown' && column < 0) return false
+    const unforeseen = chanceOf(one, NONE, table, column)
+    return !this.#suspects.some(
+      (suspect) => suspect.id !== NONE && SUPPLY.some((_, k) => chanceBy(one, suspect, table, column, k) > unforeseen),
+    )
+  }
+
   #weights(): Float64Array {
     const logs = new Float64Array(this.#suspects.length * SUPPLY.length)
     for (const [i, { weight }] of this.#suspects.entries())

@@ -88,18 +88,18 @@ export class Finder {
     const isReady = (stand: Stand) => this.#tables.has(standKey(stand))
     const stands = all.filter(isReady)
     const evidence = seen.filter((one) => one.is === 'repair' || isReady(standOf(one)))
-    const { placed, by, several } = quick
-      ? { placed: placedBy(among, this.#tables, evidence), by: evidence, several: undefined }
+    const { placed, by, aside, several } = quick
+      ? { placed: placedBy(among, this.#tables, evidence), by: evidence, aside: [], several: undefined }
       : yield* within(0.8, 0.9, explained(this.#known, evidence, now))
     const units = leftOf(this.#job, placed)
     const where = whereAfter(evidence, this.asks, place)
     const open = openOf(this.#job, placed, units[0]?.unit)
-    let proposals = this.#proposals(open, stands, by, where, offers)
+    let proposals = this.#proposals(open, stands, [...by, ...aside], where, offers)
     if (!quick && !this.#onLine && tellLittle(proposals) && this.asks.some((ask) => isLive(ask) && offers(ask))) {
       // What live line voltage would show is worked out only now that it is wanted.
       this.#onLine = true
       yield* within(0.9, 1, this.#tabled(all, now, seen, this.suspects))
-      proposals = this.#proposals(open, stands, by, where, offers)
+      proposals = this.#proposals(open, stands, [...by, ...aside], where, offers)
     }
     return {
       ...(several ? { several } : {}),

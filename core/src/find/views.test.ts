@@ -67,6 +67,17 @@ describe('what single things do not explain', () => {
     expect(viewed(both, ['one']).by).toEqual([lamp('one', 'dark')])
   })
 
+  it('is said to be left aside, and what nothing explains by itself is not', () => {
+    expect(viewed(both, ['two']).aside).toEqual([lamp('one', 'dark')])
+    expect(viewed([lamp('one', 'dark')], ['one']).aside).toEqual([])
+    // No fault of the first zone shows that.
+    const odd = [lamp('one', 'backwards'), lamp('two', 'dark')]
+    const view = viewed([...odd, ...odd], ['two'])
+    expect(view.by).toHaveLength(4)
+    expect(view.open).toBeGreaterThan(0.5)
+    expect(view.aside).toEqual([])
+  })
+
   it('is looked at since the last repair that helped, and no repair in vain begins it anew', () => {
     // A mended the first lamp; the second was read before and is read again.
     const since = [lamp('one', 'shows'), lamp('two', 'dark')]

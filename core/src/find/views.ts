@@ -21,6 +21,8 @@ export interface Placed {
 export interface View {
   readonly several?: Several
   readonly by: readonly Evidence[]
+  /** What of it is left aside: asked again it would be left aside again. */
+  readonly aside: readonly Evidence[]
   readonly placed: readonly Placed[]
   readonly open: number
 }
@@ -72,16 +74,21 @@ export function* explained(
   const view = (by: readonly Evidence[], several?: Several, more: readonly Suspect[] = []): View => {
     const placed = placedBy([...known.suspects, ...more], known.tables, by, renewed)
     const open = placed.reduce((sum, { share, units }) => (units[0] === NONE ? sum + share : sum), 0)
-    return { by, placed, open, ...(several ? { several } : {}) }
+    const aside = several === undefined ? [] : since.filter((one) => !by.includes(one))
+    return { by, aside, placed, open, ...(several ? { several } : {}) }
   }
+  const since = evidence.slice(helpedAt(known, evidence) + 1)
   const views = [view(evidence)]
   const isOpen = () => views.at(-1)!.open > UNEXPLAINED
-  const since = evidence.slice(helpedAt(known, evidence) + 1)
   // After so much in vain it is time to say that nothing on the list is it.
   if (since.filter((one) => one.is === 'repair').length > MOST_VAIN) return views[0]!
   if (isOpen() && since.length < evidence.length) views.push(view(since, 'since'))
   const [zone] = troubled
-  const own = zone === undefined ? since : since.filter((one) => speaksOf(known, one, zone))
+  const spoken = zone === undefined ? since : since.filter((one) => speaksOf(known, one, zone))
+  // What is left aside is thought to come of something else that is wrong: what nothing explains at all does not.
+  const belief = new Belief(known.suspects, known.tables)
+  const strange = since.filter((one) => one.is !== 'repair' && !spoken.includes(one) && belief.isStrange(one))
+  const own = strange.length === 0 ? spoken : since.filter((one) => spoken.includes(one) || strange.includes(one))
   if (isOpen() && own.length < since.length) views.push(view(own, 'zone'))
   if (isOpen()) {
     const pairs = yield* known.worked(pairsIn(known, own))

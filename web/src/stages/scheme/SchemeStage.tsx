@@ -13,6 +13,7 @@ import { RungsView } from '../../views/rungs/RungsView.tsx'
 import { RunsView } from '../../views/runs/RunsView.tsx'
 import { CircuitSwitch } from './CircuitSwitch.tsx'
 import { BeginVisit, TriedNotes, WallNotes } from './OnTheWall.tsx'
+import { OwnBoundary } from './OwnBoundary.tsx'
 import { PlanView } from './PlanView.tsx'
 import { movedTo, type View, views } from './places.ts'
 import { RunsSwitch } from './RunsSwitch.tsx'
@@ -78,19 +79,21 @@ export function SchemeStage() {
           className={`min-w-0 grow basis-0 ${view === 'wall' ? 'grid grid-cols-[minmax(0,1fr)]' : 'overflow-y-auto'}`}
           data-circuit={view}
         >
-          {view === 'loops' && !empty && <LoopsView job={job} snapshot={snapshot} />}
-          {view === 'wall' && (
-            <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
-              <WallView job={job} snapshot={snapshot} />
-            </Suspense>
-          )}
-          {view === 'rungs' && <RungsView job={job} snapshot={snapshot} />}
-          {view === 'runs' && (
-            <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
-              <RunsSwitch part={params.part} />
-              {params.part === 'terminals' ? <PlanView job={plan} /> : <RunsView job={job} snapshot={snapshot} />}
-            </div>
-          )}
+          <OwnBoundary view={view}>
+            {view === 'loops' && !empty && <LoopsView job={job} snapshot={snapshot} />}
+            {view === 'wall' && (
+              <Suspense fallback={<p className="p-2 text-soft">Hanging the parts.</p>}>
+                <WallView job={job} snapshot={snapshot} />
+              </Suspense>
+            )}
+            {view === 'rungs' && <RungsView job={job} snapshot={snapshot} />}
+            {view === 'runs' && (
+              <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
+                <RunsSwitch part={params.part} />
+                {params.part === 'terminals' ? <PlanView job={plan} /> : <RunsView job={job} snapshot={snapshot} />}
+              </div>
+            )}
+          </OwnBoundary>
         </div>
         {wide && picked && <PickedAside />}
       </div>

@@ -363,3 +363,21 @@ it('the wall is coloured by what conductors carry, with a key to it, and again a
   await window.page.waitForFunction(() => !document.querySelector('ul[aria-label="Colours by circuit"]'))
   expect((await inks()).toSorted()).toEqual(insulation.toSorted())
 })
+
+it('on a phone the wall is begun at its left, near enough to be read; seen whole, or by a zone, when that is pressed', async () => {
+  await window.page.setViewport({ width: 390, height: 844 })
+  await onTheWall('kestrel-point')
+  const isFar = () => window.page.$eval('.wall', (wall) => wall.classList.contains('wall-far'))
+  const inView = (part: string) =>
+    window.page.$eval(`[data-id="${part}"]`, (node) => {
+      const { left, right } = node.getBoundingClientRect()
+      return left >= 0 && right <= innerWidth
+    })
+  expect([await isFar(), await inView('B1'), await inView('TS1')]).toEqual([false, true, false])
+  await window.click('button', 'All')
+  await settled()
+  expect([await isFar(), await inView('B1'), await inView('TS1')]).toEqual([true, true, true])
+  await window.press('::-p-xpath(//button[.="3"])')
+  await settled()
+  expect([await inView('V3'), await inView('TS3')]).toEqual([true, true])
+})

@@ -60,12 +60,14 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
             )}
             {label}
           </div>
-          <div
-            className="wall-fine truncate text-soft"
-            style={{ paddingLeft: pad('left'), paddingRight: pad('right') }}
-          >
-            {says || kind?.name.split(',')[0]}
-          </div>
+          {hung.head === undefined && (
+            <div
+              className="wall-fine truncate text-soft"
+              style={{ paddingLeft: pad('left'), paddingRight: pad('right') }}
+            >
+              {says || kind?.name.split(',')[0]}
+            </div>
+          )}
           {place && height >= 84 && (
             <div
               className="wall-fine truncate text-soft"

@@ -16,6 +16,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { useOpenJob } from '../../data/open-job.tsx'
 import { takenOut } from '../../data/taken-out.ts'
 import { useWorkspace } from '../../data/workspace.ts'
+import { useWide } from '../../ui/use-wide.ts'
 import { foundOn } from '../found-on.ts'
 import { CircuitColours, DimmedNote, useBright } from '../Layers.tsx'
 import { useSame } from '../use-same.ts'
@@ -59,6 +60,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { folds, fold } = useFolds(job, snapshot, found, picked)
   const { arrangement, tidy, tidied } = useArrangement(job, folds)
   const flow = useReactFlow()
+  const wide = useWide()
   const [nodes, setNodes, onNodesChange] = useNodesState<Node>([])
   const far = useStore(({ transform }) => transform[2] < FAR)
   const [text, setText] = useState(TEXT)
@@ -84,15 +86,25 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
       padding: zone === undefined ? 0.01 : 0.12,
     })
   }
-  /** Nobody has gone nearer or elsewhere: the wall is seen whole, also when a fold changes how large it is. */
+  /** A wall much wider than its pane, as on a phone, is begun at its left where its words can be read, and pushed along. */
+  const begin = () => {
+    const [width, height] = room.split('x').map(Number)
+    if (!arrangement || !width || !height) return
+    const { extent } = arrangement
+    if (wide || width / extent.width > FAR) return look(undefined)
+    const zoom = Math.min(1, Math.max(FAR, height / extent.height))
+    const down = Math.max(0, height - extent.height * zoom) / 2
+    void flow.setViewport({ x: 4 - extent.x * zoom, y: down - extent.y * zoom, zoom })
+  }
+  /** Nobody has gone nearer or elsewhere: the wall is seen as it was begun, also when a fold changes how large it is. */
   const whole = useRef(true)
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when the wall first hangs, is tidied, or its room changes
   useEffect(() => {
-    look(undefined)
+    begin()
   }, [first, tidied, room, ready])
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when something was folded or opened
   useEffect(() => {
-    if (whole.current) look(undefined)
+    if (whole.current) begin()
   }, [arrangement?.folds])
 
   useEffect(() => {

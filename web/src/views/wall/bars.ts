@@ -11,7 +11,7 @@ export interface Bundle {
   readonly points: readonly Point[]
 }
 
-/** What joins the ways of a splice, or hangs from a terminal of a strip: upright, down to its last conductor. */
+/** What joins the ways of a splice, or leads up and down from a terminal of a strip: upright, to its last conductors. */
 export interface Bar {
   readonly part: string
   readonly terminal?: string
@@ -25,8 +25,8 @@ export function barsOf(job: Job, box: Hung): Bar[] {
       const own = Object.keys(job.wires).flatMap((wire) => taps[tapKey(terminal, wire)]?.y ?? [])
       if (own.length === 0 || along === undefined) return []
       const points = [
-        { x: x + along, y: y + down },
-        { x: x + along, y: y + Math.max(...own) },
+        { x: x + along, y: y + Math.min(down, ...own) },
+        { x: x + along, y: y + Math.max(down, ...own) },
       ] as const
       return [{ part, terminal, points }]
     })

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { GRID } from './boxes.ts'
-import { levels, type Upright, uncrossed } from './trunks.ts'
+import { levels } from './levels.ts'
 
 const way = (key: string, wanted: number | undefined, right = true, onward: -1 | 0 | 1 = 0) => ({
   key,
@@ -41,22 +41,4 @@ it('what leads along the trunk leaves it at its ends', () => {
 it('nothing wanted anywhere still has a place of its own for every conductor', () => {
   const places = levels([way('a', undefined, false), way('b', undefined, false), way('c', undefined, false)], 24)
   expect(new Set(places.values()).size).toBe(3)
-})
-
-it('uprights stand so that what leaves them crosses as few as can be', () => {
-  const upright = (from: number, to: number, ...right: number[]): Upright => ({
-    from,
-    to,
-    leaves: right.map((y) => ({ y, right: true })),
-  })
-  const [long, short] = [upright(0, 100, 90), upright(0, 50, 10, 20)]
-  // At the left, the long one's conductor passes below the short; the short one's would cross the long.
-  expect(uncrossed([short, long])).toEqual([long, short])
-  expect(uncrossed([long, short])).toEqual([long, short])
-  // One crossing saved is worth the move.
-  const once = upright(0, 50, 10)
-  expect(uncrossed([once, long])).toEqual([long, once])
-  const leftward: Upright = { from: 0, to: 100, leaves: [{ y: 50, right: false }] }
-  expect(uncrossed([upright(0, 100), leftward])[0]).toBe(leftward)
-  expect(uncrossed([])).toEqual([])
 })

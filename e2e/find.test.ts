@@ -150,6 +150,13 @@ it('what is typed wrong is said, and nothing is kept of it', async () => {
   await window.click('button', 'Keep it')
   await window.sees('OL is no reading in V')
   expect(await answersOn(window.page)).toBe(before)
+  // Who may do dead work only is asked for no live reading any more, now and after the page is loaded anew.
+  await window.click('checkbox', 'Dead work only: nothing live is touched')
+  const harmless = '[data-ask]:not([data-ask^="volts"]):not([data-ask^="amps"])'
+  await window.page.waitForSelector(harmless)
+  await window.page.reload()
+  await wholeOn(window.page)
+  expect(await window.page.$(harmless)).not.toBeNull()
   await window.page.browserContext().close()
 })
 

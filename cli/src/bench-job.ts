@@ -46,7 +46,7 @@ const options = {
   complaint: one,
   'answers-from': one,
   'dead-only': { type: 'boolean' },
-  'no-clamp': { type: 'boolean' },
+  without: one,
   patience: one,
   out: one,
   for: one,

@@ -9,7 +9,7 @@ const USAGE = `lantern COMMAND JOB.json [options]
   check    findings, one a line; exit 1 where any is above tidy
   load     what each transformer, contact and fuse carries at worst, what mends it, how many more valves fit;
            exit 1 where something is short
-  find     what is wrong, by asking: --complaint TEXT|JSON --answers-from COMMAND [--dead-only] [--no-clamp]; --words lists what
+  find     what is wrong, by asking: --complaint TEXT|JSON --answers-from COMMAND [--dead-only] [--without clamp,stick]; --words lists what
            a part may show
   wall     a stand-in that answers find on its own standard input, with what --fault and the like put into it
   commission  the commissioning script with what is expected; with --fault and the like, where such a wall fails it;

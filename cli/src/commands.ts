@@ -42,7 +42,7 @@ import {
 } from '@civil-lantern/core'
 import { writeJobFile } from '@civil-lantern/core/validate'
 import { fileAndOptions, jobAndOptions, numberIn, onTheBench, twoJobs } from './bench-job.ts'
-import { complaintIn } from './complaint.ts'
+import { complaintIn, toolsIn } from './complaint.ts'
 import { findBy, WORDS } from './find.ts'
 import { Refused } from './refused.ts'
 import { readScript, runScript } from './script.ts'
@@ -225,7 +225,7 @@ export const commands: Readonly<Record<string, (args: string[]) => Promise<numbe
     const patience = values.patience === undefined ? undefined : numberIn('--patience', values.patience)
     return findBy(job, supposed, complaintIn(job, complaint), command, {
       deadOnly: values['dead-only'] === true,
-      noClamp: values['no-clamp'] === true,
+      without: toolsIn(values.without),
       ...(patience === undefined ? {} : { patience }),
       print,
     })

@@ -1,4 +1,4 @@
-import { type Job, type RoomSeen, tellings, zonesInOrder } from '@civil-lantern/core'
+import { type Job, type RoomSeen, type Tool, tellings, tools, zonesInOrder } from '@civil-lantern/core'
 import { Refused } from './refused.ts'
 
 /** What is complained of: zones that stay cold, that heat when they call, and that heat though nobody does. */
@@ -11,6 +11,17 @@ export interface Complaint {
   readonly rooms: readonly RoomSeen[]
   /** When it is so, where that is told. */
   readonly told?: string
+}
+
+/** Tools that whoever answers has not, by their names between commas. */
+export function toolsIn(text: string | undefined): Tool[] {
+  return (text ?? '').split(',').flatMap((name): Tool[] => {
+    if (name.trim() === '') return []
+    const found = tools.find(({ tool }) => tool === name.trim())
+    if (!found)
+      throw new Refused(`--without takes ${tools.map(({ tool }) => tool).join(' or ')}, not "${name.trim()}".`)
+    return [found.tool]
+  })
 }
 
 /** What is complained of: zones by id or name out of JSON, or by their names in the text. */

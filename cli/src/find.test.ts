@@ -1,7 +1,7 @@
-import { type AskForm, Finder } from '@civil-lantern/core'
+import { type AskForm, Finder, type Means } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { describe, expect, it } from 'vitest'
-import { complaintIn } from './complaint.ts'
+import { complaintIn, toolsIn } from './complaint.ts'
 import { Answerer, findBy, requestOf, shownBy } from './find.ts'
 
 const job = demoJobs['fenwick-orchard']!()
@@ -146,7 +146,7 @@ describe('how a question is put', () => {
 })
 
 describe('the search', () => {
-  const search = async (command: string, more: { deadOnly?: boolean; noClamp?: boolean } = {}) => {
+  const search = async (command: string, more: Means = {}) => {
     const said: {
       request?: { ask: string; mode?: string; power?: boolean }
       passedOver?: string
@@ -169,9 +169,14 @@ describe('the search', () => {
   })
 
   it('without a clamp asks for none', async () => {
-    const { said } = await search(always({ value: 26, seen: 'runs' }), { noClamp: true })
+    const { said } = await search(always({ value: 26, seen: 'runs' }), { without: ['clamp'] })
     expect(said.some(({ request }) => request?.mode === 'amps')).toBe(false)
     expect(said.some(({ request }) => request?.mode === 'loz')).toBe(true)
+  })
+
+  it('takes the tools that are not there by their names', () => {
+    expect([toolsIn(undefined), toolsIn(''), toolsIn('stick, clamp')]).toEqual([[], [], ['stick', 'clamp']])
+    expect(() => toolsIn('clamp,ladder')).toThrow('--without takes clamp or stick, not "ladder".')
   })
 
   it('passes over what is no answer, says why, and comes to an end', async () => {

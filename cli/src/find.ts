@@ -8,7 +8,9 @@ import {
   type Evidence,
   FIND_WORDS,
   Finder,
+  inReach,
   type Job,
+  type Means,
   placeOf,
   putRightBy,
   readIn,
@@ -183,10 +185,10 @@ export async function findBy(
   command: string,
   {
     deadOnly = false,
-    noClamp = false,
+    without = [],
     patience = PATIENCE,
     print,
-  }: { deadOnly?: boolean; noClamp?: boolean; patience?: number; print: (line: object) => void },
+  }: Means & { patience?: number; print: (line: object) => void },
 ): Promise<number> {
   const begins: Evidence[] = [
     ...complaint.cold.map((zone) => ({ is: 'room' as const, zone, heats: false })),
@@ -200,8 +202,7 @@ export async function findBy(
     job,
     [...complaint.cold, ...complaint.uncalled],
     begins,
-    ({ ask, power }) =>
-      !(deadOnly && power && (readIn(ask) || ask === 'wiggle' || ask === 'stick')) && !(noClamp && ask === 'amps'),
+    inReach({ deadOnly, without }),
   )
   let next = work.next()
   let counted = { tests: 0, minutes: 0 }

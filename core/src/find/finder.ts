@@ -38,6 +38,8 @@ export class Finder {
   readonly #base: readonly Supposition[]
   readonly #plant: Plant
   readonly #tables = new Map<string, StandTable>()
+  /** Pairs that were put on the bench: a table that is made anew has them too. */
+  readonly #pairs = new Map<string, Suspect>()
   #suspects: readonly Suspect[] = []
   /** Are readings on live line voltage worked out too? */
   #onLine = false
@@ -98,7 +100,7 @@ export class Finder {
     if (!quick && !this.#onLine && tellLittle(proposals) && this.asks.some((ask) => isLive(ask) && offers(ask))) {
       // What live line voltage would show is worked out only now that it is wanted.
       this.#onLine = true
-      yield* within(0.9, 1, this.#tabled(all, now, seen, this.suspects))
+      yield* within(0.9, 1, this.#tabled(all, now, seen, [...this.suspects, ...this.#pairs.values()]))
       proposals = this.#proposals(open, stands, [...by, ...aside], where, offers)
     }
     return {
@@ -206,6 +208,7 @@ export class Finder {
 
   /** Puts pairs on the bench in every stand that was worked out. */
   *#worked(pairs: readonly Suspect[]): Generator<number, readonly Suspect[]> {
+    for (const pair of pairs) this.#pairs.set(pair.id, pair)
     const all = pairs.length * this.#tables.size
     let done = 0
     for (const [key, table] of this.#tables) {

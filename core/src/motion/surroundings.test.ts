@@ -32,6 +32,16 @@ it('says whether anything a part could notice has changed, and only then', () =>
   expect([put('BR1', { flame: true }), round.of('B1').flame]).toEqual([true, true])
 })
 
+it('says that water moves, or stands, also while every valve is shut', () => {
+  const { round, put } = aRound()
+  round.renew()
+  expect([put('P1', { running: true }), put('P1', { running: true }), put('P1', { running: false })]).toEqual([
+    true,
+    false,
+    true,
+  ])
+})
+
 it('warmth reaches a room by its own valve, while water moves and a boiler is told', () => {
   const { round, put } = aRound()
   put('V1', { travel: 0.5 })

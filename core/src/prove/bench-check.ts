@@ -231,18 +231,16 @@ function fedAndLetGo(kind: PartKind, fed: Bench, lead: string): BenchStep[] {
 /** A valve that follows a signal: at nothing, half and all of its range, with what its position says. */
 function followed(kind: PartKind, clips: Clipped): BenchStep[] {
   const { bench } = clips
-  const setter = bench.netlist.parts.get(SETTER)
-  const out = Object.values(setter?.kind.roles?.outputs ?? {})[0]
+  const [out] = Object.values(bench.netlist.parts.get(SETTER)!.kind.roles!.outputs!)
   const { low = 0, high = 10 } = bench.netlist.parts.get(PART)!.figures
   const { feed, back, position } = kind.hookup!
-  if (!setter || !out || !back) return []
   const says = (terminal: string) => {
-    const { shows, unit } = voltsShown(read(bench, 'direct', clips.at(terminal), clips.at(back)).value ?? 0)
-    return `${marksOf(kind, terminal, back)}: about ${shows} ${unit}`
+    const { shows, unit } = voltsShown(read(bench, 'direct', clips.at(terminal), clips.at(back!)).value ?? 0)
+    return `${marksOf(kind, terminal, back!)}: about ${shows} ${unit}`
   }
   return [0, 0.5, 1].map((share) => {
     const volts = share === 0 ? 0 : low + share * (high - low)
-    bench.set(SETTER, out, volts)
+    bench.set(SETTER, out!, volts)
     const { seconds } = clips.watched('')
     return {
       does: `Set its signal to ${volts} V.`,

@@ -4,6 +4,7 @@ import { labelOf } from '../words/words.ts'
 import { placesOfStep } from './places-of-step.ts'
 import { scriptOf } from './script.ts'
 
+const copyOf = <T>(one: T): T => JSON.parse(JSON.stringify(one))
 const job = kestrelPoint()
 const { steps } = scriptOf(job)
 const step = (id: string) => steps.find((one) => one.id === id)!
@@ -45,6 +46,26 @@ describe('a step by its places', () => {
       { part, open: false, place },
     ])
     expect(switched(open, { calls: open.calls, opened: open.opened as never[] })).toEqual([])
+  })
+
+  it('goes up the stairs and down again in the order of the places, however they stand in the job', () => {
+    const far = copyOf(job)
+    const [first, second] = ['oil', 'keepers'].map((id) => far.parts[far.zones[id]!.thermostat!]!.place)
+    far.places[first!]!.order = 7
+    far.places[second!]!.order = 3
+    const turned = placesOfStep(
+      far,
+      { calls: ['keepers', 'oil'], opened: [], expects: [], reads: [] },
+      { calls: [], opened: [] },
+    )
+    expect(turned.map(({ place }) => place)).toEqual([second, first])
+    far.places[second!]!.order = 8
+    const again = placesOfStep(
+      far,
+      { calls: ['keepers', 'oil'], opened: [], expects: [], reads: [] },
+      { calls: [], opened: [] },
+    )
+    expect(again.map(({ place }) => place)).toEqual([first, second])
   })
 
   it('every expectation and every reading of a script is at one place', () => {

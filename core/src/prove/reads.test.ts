@@ -37,6 +37,16 @@ it('a call pair is apart from every other source; where it is at line voltage th
   expect(separationReads(plantOf(job('lowther-street')))).toEqual([])
 })
 
+it('two sources are parted from each other, and a part with two feeds not from itself', () => {
+  const plant = plantOf(job('kestrel-point'))
+  const low = plant.feeds.find(({ part, circuit }) => circuit === 'low voltage' && part.kind.class !== 'boiler')!
+  const own = (feeds: typeof plant.feeds) =>
+    ids(separationReads({ ...plant, feeds: [...plant.feeds, ...feeds] })).filter((id) => !id.includes('B1.'))
+  expect(own([low])).toEqual([])
+  const other = { ...low, part: { ...low.part, id: 'XF2' } }
+  expect(own([other])).toEqual([expect.stringMatching(/^ohms:XF1\.\w+>XF2\./)])
+})
+
 it('the line is read hot to neutral, and each of them to earth', () =>
   expect(lineReads(plantOf(job('kestrel-point'))).map(({ line }) => line)).toEqual([true, true, true]))
 

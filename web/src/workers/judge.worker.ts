@@ -1,6 +1,5 @@
 import {
   type Ask,
-  type AskForm,
   type Compared,
   comparedWithFixed,
   type Difference,
@@ -19,10 +18,12 @@ import {
   fixedOrder,
   fixOf,
   fixOfDifference,
+  inReach,
   type Job,
   type LiveTerminal,
   LoadBench,
   type LoadStudy,
+  type Means,
   type MeasuredLoad,
   type Mend,
   type Moment,
@@ -121,8 +122,8 @@ export interface Question {
   readonly begin: string | undefined
   /** Asks that somebody could not do. */
   readonly refused: readonly string[]
-  /** Forms of asking for which there is no tool here. */
-  readonly without: readonly AskForm[]
+  /** What whoever asks has, and may do. */
+  readonly means: Means
   /** A first thing to ask, while the rest is worked out. */
   readonly quick: boolean
 }
@@ -155,18 +156,19 @@ const judge = {
   },
   /** What may be wrong after what the log has on a complaint, and what to ask next; tables are kept for the same plant. */
   find: async (question: Question, told: (share: number) => void | Promise<void>): Promise<Answered> => {
-    const { key, job, base, firm, began, entries, ofCase, cold, place, begin, refused, without, quick } = question
+    const { key, job, base, firm, began, entries, ofCase, cold, place, begin, refused, means, quick } = question
     if (finder?.key !== key) finder = { key, finder: new Finder(job, base) }
     const at = finder.finder
     at.weigh({ firm, told: began })
     const mine = ++questions
+    const may = inReach(means)
     const seen = evidenceOf(entries, ofCase, at.asks)
     const evidence = withComplaint(cold, seen)
     const found = await run(
       at.find(cold, evidence, {
         place,
         begin,
-        offers: ({ id, ask }) => !refused.includes(id) && !without.includes(ask),
+        offers: (ask) => !refused.includes(ask.id) && may(ask),
         quick,
       }),
       // What is asked anew takes the place of what was asked before: half of a table is made once, not twice.

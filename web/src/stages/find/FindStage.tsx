@@ -1,5 +1,4 @@
 import {
-  type AskForm,
   type Entry,
   type FirmRow,
   type Job,
@@ -15,7 +14,6 @@ import {
 } from '@civil-lantern/core'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { shelf } from '../../base/shelf.ts'
 import { useFirm } from '../../data/firm.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Bar } from '../../ui/Bar.tsx'
@@ -25,6 +23,7 @@ import { Pick } from '../../ui/pick.tsx'
 import { CloseCase } from './CloseCase.tsx'
 import { Intake } from './Intake.tsx'
 import { isWell, searchInWords, shortStand } from './in-words.ts'
+import { MeansCard, useMeans } from './MeansCard.tsx'
 import { NextCard } from './NextCard.tsx'
 import { OptionsCard } from './OptionsCard.tsx'
 import { AfterRepair, RepairCard } from './RepairCard.tsx'
@@ -40,21 +39,7 @@ export function FindStage() {
   return open ? <Search key={open.id} complaint={open} /> : <Intake />
 }
 
-/** Whether whoever has this device carries a clamp meter; what is not carried is not offered. */
-function useClamp() {
-  const [has, setHas] = useState(() => shelf.get<boolean>('clamp') ?? true)
-  return [
-    has,
-    (next: boolean) => {
-      shelf.put('clamp', next)
-      setHas(next)
-    },
-  ] as const
-}
-
 const NO_ROWS: readonly FirmRow[] = []
-const NOTHING: readonly AskForm[] = []
-const CLAMP: readonly AskForm[] = ['amps']
 
 function Search({ complaint }: { complaint: Entry }) {
   const { session, found: wall, plan, document, entries } = useSession()
@@ -62,7 +47,7 @@ function Search({ complaint }: { complaint: Entry }) {
   const [place, setPlace] = useState<string>()
   /** What is taken first of a round, where it is not the best. */
   const [chosen, setChosen] = useState<string>()
-  const [clamp, setClamp] = useClamp()
+  const [means, setMeans] = useMeans()
   const [refused, setRefused] = useState<readonly string[]>([])
   // A complaint of the stand-in's is answered by it to the end, also when nothing is hidden in it any more.
   const standIn = useStandIn(session.id)?.complaints.some((one) => one.says === complaint.body.complaint) === true
@@ -91,7 +76,7 @@ function Search({ complaint }: { complaint: Entry }) {
     place,
     begin,
     refused,
-    without: clamp ? NOTHING : CLAMP,
+    means,
   })
   const says = String(complaint.body.complaint)
   if (cold.length === 0)
@@ -239,7 +224,7 @@ function Search({ complaint }: { complaint: Entry }) {
               <p className="pt-1 text-soft">This costs some {next.dearer.toFixed(1)} min beyond the best order.</p>
             )}
           </div>
-          <Tick label="I have a clamp meter" checked={clamp} onChange={setClamp} />
+          <MeansCard means={means} change={setMeans} />
           <Trail
             seen={seen}
             asks={asks}

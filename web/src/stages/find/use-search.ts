@@ -22,7 +22,7 @@ export function useSearch(question: Omit<Question, 'quick'>): Searched {
   const [why, setWhy] = useState<Searched['why']>()
   const [failed, setFailed] = useState('')
   const begun = useRef('')
-  const { key, job, firm, began, entries, ofCase, cold, place, begin, refused, without } = question
+  const { key, job, firm, began, entries, ofCase, cold, place, begin, refused, means } = question
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the plant and what is wrong with it
   useEffect(() => {
     let wanted = true
@@ -55,7 +55,7 @@ export function useSearch(question: Omit<Question, 'quick'>): Searched {
     return () => {
       wanted = false
     }
-  }, [judge, key, firm, began, entries, ofCase, cold, place, begin, refused, without])
+  }, [judge, key, firm, began, entries, ofCase, cold, place, begin, refused, means])
   return { answered, share, whole, why, failed }
 }
 

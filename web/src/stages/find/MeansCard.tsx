@@ -22,7 +22,7 @@ export function MeansCard({ means, change }: { means: Means; change: (means: Mea
     change({ ...means, without: has ? without.filter((one) => one !== tool) : [...without, tool] })
   return (
     <fieldset>
-      <legend className="text-soft">With what is asked</legend>
+      <legend className="text-soft">What may be asked</legend>
       <Tick
         label="Dead work only: nothing live is touched"
         checked={deadOnly}

@@ -31,7 +31,7 @@ export function AskDrawing({ ask, strip, job }: { ask: Ask; strip: Strip; job: J
   )
 }
 
-export function Drawn({ ask, strip: whole, job, room }: { ask: Ask; strip: Strip; job: Job; room: number }) {
+function Drawn({ ask, strip: whole, job, room }: { ask: Ask; strip: Strip; job: Job; room: number }) {
   const leads = ask.wire === undefined ? { a: ask.from, b: ask.to } : {}
   const picked = ask.wire ?? (ask.from === undefined && ask.at === undefined ? ask.part : undefined)
   const about = [ask.wire, leads.a, leads.b, ask.at, picked].filter((one) => one !== undefined)

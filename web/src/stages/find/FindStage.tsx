@@ -30,6 +30,7 @@ import { AfterRepair, RepairCard } from './RepairCard.tsx'
 import { RoomsCard } from './RoomsCard.tsx'
 import { StandInCard, useStandIn } from './StandIn.tsx'
 import { Suspects, Trail } from './Suspects.tsx'
+import { useOtherHand } from './use-other-hand.ts'
 import { useSearch } from './use-search.ts'
 
 /** From what the customer says to the part to put right: the verdict, what to ask next, what is left. */
@@ -79,6 +80,8 @@ function Search({ complaint }: { complaint: Entry }) {
     means,
   })
   const says = String(complaint.body.complaint)
+  const last = answered && entries.find(({ id }) => id === answered.seen.at(-1)?.entry)
+  const other = useOtherHand(answered !== undefined, last)
   if (cold.length === 0)
     return (
       <Page title="Which zone is it about?" says={says}>
@@ -105,6 +108,10 @@ function Search({ complaint }: { complaint: Entry }) {
   // Whatever is offered may be taken first: at its price.
   const round = found.next ? [found.next, ...found.here] : []
   const next = [...round, ...others].find((one) => placedKey(one) === chosen) ?? found.next
+  const choose = (one: Proposed) => {
+    other.known()
+    setChosen(placedKey(one))
+  }
   const isHere = (one: Proposed) =>
     one !== next && one.ask.place === next?.ask.place && standKey(one.stand) === standKey(next.stand)
   const here = round.filter(isHere)
@@ -138,8 +145,12 @@ function Search({ complaint }: { complaint: Entry }) {
               strip={answered.strips.get(next.ask.id)}
               standIn={standIn}
               job={job}
+              other={other.by}
               arrived={() => setPlace(next.ask.place)}
-              refuse={() => setRefused((all) => [...all, next.ask.id])}
+              refuse={() => {
+                other.known()
+                setRefused((all) => [...all, next.ask.id])
+              }}
             />
           )}
           {found.repair && seen.at(-1)?.evidence.is !== 'repair' && (
@@ -154,7 +165,7 @@ function Search({ complaint }: { complaint: Entry }) {
                     className="flex items-center justify-between gap-3 border-line border-t py-1.5"
                   >
                     <span className="min-w-0">{one.ask.says}</span>
-                    <Button look="quiet" className="shrink-0 px-2!" onClick={() => setChosen(placedKey(one))}>
+                    <Button look="quiet" className="shrink-0 px-2!" onClick={() => choose(one)}>
                       This first
                     </Button>
                   </li>
@@ -178,7 +189,7 @@ function Search({ complaint }: { complaint: Entry }) {
                         bits: {one.dearer.toFixed(1)} min dearer
                       </span>
                     </span>
-                    <Button look="quiet" className="shrink-0 px-2!" onClick={() => setChosen(placedKey(one))}>
+                    <Button look="quiet" className="shrink-0 px-2!" onClick={() => choose(one)}>
                       This first
                     </Button>
                   </li>

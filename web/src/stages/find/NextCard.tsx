@@ -10,6 +10,7 @@ import {
   stampOf,
   standKey,
 } from '@civil-lantern/core'
+import { useEffect, useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { AskDrawing } from './AskDrawing.tsx'
@@ -22,6 +23,7 @@ export function NextCard({
   next,
   strip,
   job,
+  other,
   standIn,
   arrived,
   refuse,
@@ -30,6 +32,8 @@ export function NextCard({
   /** The copper it is about, where it is about any. */
   strip: Strip | undefined
   job: Job
+  /** Who gave the last answer, on another device: a thumb may have been on its way to what was asked before. */
+  other: string | undefined
   /** There is a stand-in wall that can be asked instead. */
   standIn: boolean
   /** Told with the answer: the technician now stands there. */
@@ -39,6 +43,8 @@ export function NextCard({
   const { session } = useSession()
   const { ask, stand, minutes, answers } = next
   const brought = useBrought(job, next)
+  const isRead = useRead(other === undefined)
+  const ready = brought.ready && isRead
   const enter = (body: Parameters<typeof session.enter>[0][number], name: string) => {
     session.enter([body], name, undefined, { stand: stampOf(job, stand, liftedBy(ask)) })
     arrived()
@@ -51,6 +57,7 @@ export function NextCard({
         className="border-ink! border-2!"
       >
         <div className="grid gap-3 px-4 pt-1 pb-4">
+          {other !== undefined && <p className="text-soft">{other} answered elsewhere; this is asked now.</p>}
           <p className="font-bold text-lg leading-snug">{ask.says}</p>
           {strip && <AskDrawing ask={ask} strip={strip} job={job} />}
           {brought.card}
@@ -70,7 +77,7 @@ export function NextCard({
           {ask.from !== undefined ? (
             <Typed
               mode={modeOf(ask)}
-              disabled={!brought.ready}
+              disabled={!ready}
               whyNot={brought.waiting ? 'What is read before all is at rest says nothing.' : undefined}
               keep={({ shows, ...read }) =>
                 enter(
@@ -91,7 +98,7 @@ export function NextCard({
               {(ask.words ?? FIND_WORDS[ask.ask] ?? []).map((word) => (
                 <Button
                   key={word}
-                  disabled={!brought.ready}
+                  disabled={!ready}
                   onClick={() => enter({ kind: 'seen', what: 'word', of: lookedAt(ask), look: ask.ask, word }, word)}
                   className="min-h-14"
                 >
@@ -120,6 +127,19 @@ export function NextCard({
     </div>
   )
 }
+
+/** Whether it stood there long enough to be read, where it came unlooked for. */
+function useRead(atOnce: boolean): boolean {
+  const [read, setRead] = useState(atOnce)
+  useEffect(() => {
+    const timer = setTimeout(() => setRead(true), UNLOOKED_FOR)
+    return () => clearTimeout(timer)
+  }, [])
+  return read
+}
+
+/** How long no answer is taken to what came unlooked for, milliseconds. */
+const UNLOOKED_FOR = 900
 
 const liftedBy = (ask: Proposed['ask']): string | undefined => (ask.ask === 'alone' ? ask.from : undefined)
 /** How the meter is set for what is read in a unit. */

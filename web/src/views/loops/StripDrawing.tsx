@@ -210,8 +210,8 @@ function StationBox({
       />
       {station.load ? null : <ContactMark x={x} y={y} made={station.made} colour={edge} lit={station.litNear} />}
       {children}
-      {marked[0] && <Marking post={station.enter} x={x - width / 2 - MARK_OFF} y={y} anchor="end" />}
-      {marked[1] && <Marking post={station.leave} x={x + width / 2 + MARK_OFF} y={y} anchor="start" />}
+      {marked[0] && <Marking post={station.enter} x={x - width / 2 - MARK_OFF} y={y} anchor="end" picked={picked} />}
+      {marked[1] && <Marking post={station.leave} x={x + width / 2 + MARK_OFF} y={y} anchor="start" picked={picked} />}
     </g>
   )
 }
@@ -220,14 +220,24 @@ function StationBox({
  * Where two stations stand too near for both their markings, neither is drawn; the panel of the part has them all. The line round
  * what is picked stands back behind it.
  */
-const Marking = ({ post, x, y, anchor }: { post: Post; x: number; y: number; anchor: 'start' | 'end' }) => (
+const Marking = ({
+  post,
+  x,
+  y,
+  anchor,
+  picked,
+}: {
+  post: Post
+  x: number
+  y: number
+  anchor: 'start' | 'end'
+  picked: boolean
+}) => (
   <text
     x={x}
     y={y + 24}
     textAnchor={anchor}
-    stroke="var(--card)"
-    strokeWidth={4}
-    paintOrder="stroke"
+    {...(picked ? { stroke: 'var(--card)', strokeWidth: 4, paintOrder: 'stroke' } : {})}
     className="fill-soft font-mono text-[15px]"
   >
     {post.marking}

@@ -88,6 +88,18 @@ describe('what single things do not explain', () => {
     expect(viewed(vain).by).toEqual(vain)
   })
 
+  it('is looked at since a repair, too, where what is odd now was well while something else hid it', () => {
+    const often = Array.from({ length: 6 }, () => lamp('one', 'shows'))
+    const before = [...often, lamp('two', 'dark'), lamp('two', 'dark')]
+    const since = [lamp('one', 'dark'), lamp('two', 'shows')]
+    const view = viewed([...before, repair('B'), ...since])
+    expect([view.several, view.by]).toEqual(['since', since])
+    expect(shareOf(view, WELL)).toBeLessThan(0.2)
+    // Where nothing is odd since, all of it counts.
+    const well = [lamp('one', 'shows'), lamp('two', 'shows')]
+    expect(viewed([...before, repair('B'), ...well]).several).toBeUndefined()
+  })
+
   it('is told as two at once where even that explains nothing, if the bench says so', () => {
     const view = viewed(often, [], [two])
     expect(view.several).toBe('two')

@@ -78,15 +78,17 @@ export function* explained(
     return { by, aside, placed, open, ...(several ? { several } : {}) }
   }
   const since = evidence.slice(helpedAt(known, evidence) + 1)
+  const belief = new Belief(known.suspects, known.tables)
   const views = [view(evidence)]
   const isOpen = () => views.at(-1)!.open > UNEXPLAINED
   // After so much in vain it is time to say that nothing on the list is it.
   if (since.filter((one) => one.is === 'repair').length > MOST_VAIN) return views[0]!
-  if (isOpen() && since.length < evidence.length) views.push(view(since, 'since'))
+  // What was well before, and hid behind what was put right, is not outvoted by what was seen while it was hidden.
+  const isOutvoted = isWellIn(views[0]!) && since.some((one) => one.is !== 'repair' && belief.isOdd(one))
+  if ((isOpen() || isOutvoted) && since.length < evidence.length) views.push(view(since, 'since'))
   const [zone] = troubled
   const spoken = zone === undefined ? since : since.filter((one) => speaksOf(known, one, zone))
   // What is left aside is thought to come of something else that is wrong: what nothing explains at all does not.
-  const belief = new Belief(known.suspects, known.tables)
   const strange = since.filter((one) => one.is !== 'repair' && !spoken.includes(one) && belief.isStrange(one))
   const own = strange.length === 0 ? spoken : since.filter((one) => spoken.includes(one) || strange.includes(one))
   if (isOpen() && own.length < since.length) views.push(view(own, 'zone'))
@@ -96,6 +98,10 @@ export function* explained(
   }
   return isOpen() ? views.reduce((best, one) => (one.open < best.open ? one : best)) : views.at(-1)!
 }
+
+/** Is it likelier than not that nothing is wrong? */
+const isWellIn = ({ placed }: View): boolean =>
+  placed.reduce((sum, { share, units }) => (units[0] === WELL ? sum + share : sum), 0) > WELL_LED
 
 /** The last repair after which something was as it should be that was not before; -1 where none was. */
 function helpedAt({ suspects, tables }: Known, evidence: readonly Evidence[]): number {
@@ -152,6 +158,8 @@ const unitsOf = ({ unit, both }: Suspect): readonly string[] => {
 
 /** Chance of what nothing explains from which more than one thing is thought of, and how many pairs are worked out. */
 const UNEXPLAINED = 0.3
+/** Chance of nothing wrong from which what is odd since the last repair is looked at by itself. */
+const WELL_LED = 0.5
 /** Repairs in vain, since the last that helped, after which nothing more is thought of. */
 const MOST_VAIN = 2
 const MOST_PAIRS = 16

@@ -95,7 +95,17 @@ const shots: readonly Shot[] = [
     theme: 'basement',
     prepare: (window) => window.sees('One finding'),
   },
-  { name: 'sums', path: '/sums/drop' },
+  {
+    name: 'find-day',
+    path: '/jobs/kestrel-point/find',
+    async prepare(window) {
+      await window.page.waitForSelector('[aria-busy="false"] [data-ask]', { timeout: 30_000 })
+      // A reading along a valve's loop.
+      await window.press('::-p-xpath(//li[contains(., "Leads on Valve 2 M1")]//button[.="This first"])')
+      await window.page.waitForSelector('[data-drawn^="valve:"]')
+      await window.page.$eval('h1', (head) => head.scrollIntoView())
+    },
+  },
   {
     name: 'find',
     path: '/jobs/kestrel-point/find',

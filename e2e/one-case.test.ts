@@ -103,6 +103,17 @@ it('taken in by keyboard, answered by turns with a phone that is touched, put ri
   await upstairs!.sees('“Signal house stays cold”')
   await wholeOn(upstairs!.page)
   await oneMoreOn(upstairs!.page, first)
+  // What nothing on the card may do at the moment it comes unlooked for.
+  await upstairs!.page.evaluate(() => {
+    const held: boolean[] = []
+    Object.assign(globalThis, { held })
+    new MutationObserver(() => {
+      const card = document.querySelector('[data-ask]')
+      if (!card?.textContent?.includes('answered elsewhere')) return
+      const [pass] = [...card.querySelectorAll('button')].filter((one) => one.textContent === 'I cannot do this one')
+      held.push(pass!.disabled)
+    }).observe(document.body, { subtree: true, childList: true, attributes: true })
+  })
   const repair = '[aria-label^="Put right"]'
   for (let n = 1; n < 12 && !(await upstairs!.page.$(repair)); n++) {
     await (n % 2 === 1 ? byTouch() : byKey())
@@ -111,6 +122,8 @@ it('taken in by keyboard, answered by turns with a phone that is touched, put ri
     if (n % 2 === 0 && (await upstairs!.page.$('[data-ask]')))
       await upstairs!.sees('Warden answered elsewhere; this is asked now.')
   }
+  const held = await upstairs!.page.evaluate(() => (globalThis as unknown as { held: boolean[] }).held)
+  expect([held[0], held.at(-1)]).toEqual([true, false])
   const says = await upstairs!.page.$eval(repair, (button) => button.getAttribute('aria-label') ?? '')
   expect(says).toMatch(/^Put right: Thermostat 2/)
   await touch(upstairs!, 'button', says)

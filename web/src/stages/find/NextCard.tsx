@@ -66,6 +66,7 @@ export function NextCard({
             <Button
               look="strong"
               className="min-h-14"
+              disabled={!isRead}
               onClick={() => {
                 session.askStandIn(emptyBody(job, ask), ask.ask, stand, liftedBy(ask))
                 arrived()
@@ -119,7 +120,7 @@ export function NextCard({
               ))}
             </ul>
           </div>
-          <Button look="quiet" onClick={refuse} className="justify-self-start">
+          <Button look="quiet" onClick={refuse} disabled={!isRead} className="justify-self-start">
             I cannot do this one
           </Button>
         </div>

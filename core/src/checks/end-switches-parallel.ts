@@ -6,9 +6,10 @@ import { stationsOf } from './strips.ts'
 export const endSwitchesParallel: Rule = {
   id: 'end-switches-parallel',
   name: 'End switches lie side by side across the call pair',
-  check: ({ job, simulation, loops }) =>
+  check: ({ job, simulation, loops, shorts }) =>
     loops.zones.flatMap(({ call }) =>
-      (call ? stationsOf(call) : [])
+      // Round a short that stands at rest a loop goes any way.
+      (call && !shorts().some(({ closing }) => closing.length === 0) ? stationsOf(call) : [])
         .filter(
           ({ part, element, subject }) =>
             !subject && endSwitchOf(simulation.netlist.parts.get(part)?.kind.roles) === element,

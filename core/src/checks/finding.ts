@@ -5,6 +5,7 @@ import type { Poles } from '../poles/poles.ts'
 import type { Spot } from '../words/spot.ts'
 import type { Alone } from './alone.ts'
 import type { Landed } from './landed.ts'
+import type { Short } from './shorts.ts'
 
 export type Severity = 'danger' | 'fails' | 'tidy'
 
@@ -35,6 +36,8 @@ export interface Wired {
   readonly landed: Landed
   /** Each zone calling alone, and all of them; made when first asked for. */
   readonly alone: () => Alone
+  /** Sources that the wiring shorts; looked for when first asked for. */
+  readonly shorts: () => readonly Short[]
 }
 
 /** One rule of good wiring. One file each. */

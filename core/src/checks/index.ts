@@ -34,6 +34,8 @@ import { permanentFeed } from './permanent-feed.ts'
 import { provenAssumed } from './proven-assumed.ts'
 import { restContact } from './rest-contact.ts'
 import { sharedThermostat } from './shared-thermostat.ts'
+import { shorted } from './shorted.ts'
+import { type Short, shortsOf } from './shorts.ts'
 import { sleeved } from './sleeved.ts'
 import { sourcesJoined } from './sources-joined.ts'
 import { spareContact } from './spare-contact.ts'
@@ -47,6 +49,7 @@ export type { Finding, Severity } from './finding.ts'
 /** Every rule of good wiring. A new one is a new file and one line here. */
 export const rules: readonly Rule[] = [
   lineOnLow,
+  shorted,
   loopsApart,
   sourcesJoined,
   isolatorKills,
@@ -92,15 +95,18 @@ const order: readonly Severity[] = ['danger', 'fails', 'tidy']
  */
 export function findingsOf(job: Job, supposed: readonly { readonly id: string }[] = []): Finding[] {
   const simulation = new Simulation(job)
+  const poles = new Poles(simulation.netlist, job)
   let alone: Alone | undefined
+  let shorts: readonly Short[] | undefined
   const wired: Wired = {
     job,
     supposed: new Set(supposed.map(({ id }) => id)),
     simulation,
     loops: loopsOf(simulation, job),
-    poles: new Poles(simulation.netlist, job),
+    poles,
     landed: new Landed(job),
     alone: () => (alone ??= calledAlone(job)),
+    shorts: () => (shorts ??= shortsOf(simulation, poles)),
   }
   return rules
     .flatMap((rule) =>

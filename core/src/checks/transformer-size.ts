@@ -10,9 +10,11 @@ export const transformerSize: Rule = {
   id: 'transformer-size',
   name: 'The transformer carries everything at once, and its fuse fits it',
   caution: 'Kill the line before a transformer or its fuse is changed.',
-  check({ job, poles, alone }) {
+  check({ job, poles, alone, shorts }) {
     const { all } = alone()
-    return transformersOf(all).flatMap(({ part, rated, va }): Found[] => {
+    // What a short draws is no matter of size.
+    const sound = transformersOf(all).filter(({ part }) => !shorts().some(({ feed }) => feed.part.id === part))
+    return sound.flatMap(({ part, rated, va }): Found[] => {
       const found: Found[] = []
       if (va > rated * 1.005)
         found.push({

@@ -61,6 +61,14 @@ export class Poles {
     })
   }
 
+  /** What is joined through every contact that could close, once a wire is off. */
+  metalWithout(wire: string): Pick<Groups, 'joined'> {
+    return new Groups(
+      this.#netlist,
+      (branch) => branch.wire !== wire && (isCopper(branch) || branch.form === 'contact'),
+    )
+  }
+
   node(part: string, terminal: string): number | undefined {
     return this.#netlist.nodeOf.get(`${part}.${terminal}`)
   }

@@ -5,6 +5,7 @@ import { zonesInOrder } from '../job/zones.ts'
 import { hookupOf } from '../schemes/zone-hands.ts'
 import type { Spot } from '../words/spot.ts'
 import { wired } from './benches.ts'
+import { exchange, join, move, remove, wireOn } from './hands.ts'
 import { line } from './ways.ts'
 
 /** A mistake made on purpose: what was done, and what a finding must name for it to count as found. */
@@ -46,40 +47,6 @@ export const plants: Readonly<Record<string, () => Job>> = {
       valve: 'valve/modulating',
       signal: '4-20 mA',
     }),
-}
-
-/** The wire that lands on a terminal. */
-const wireOn = (job: Job, point: string) =>
-  Object.entries(job.wires).find(([, { from, to }]) => at(from) === point || at(to) === point)?.[0]
-
-/** Moves the end of the wire on one terminal to another. */
-function move(job: Job, from: string, to: string) {
-  const id = wireOn(job, from)
-  if (!id) return
-  const wire = job.wires[id]!
-  if (at(wire.from) === from) wire.from = end(to)
-  else wire.to = end(to)
-}
-
-function exchange(job: Job, a: string, b: string) {
-  const [one, other] = [wireOn(job, a), wireOn(job, b)]
-  if (!one || !other || one === other) return
-  const put = (id: string, from: string, to: string) => {
-    const wire = job.wires[id]!
-    if (at(wire.from) === from) wire.from = end(to)
-    else wire.to = end(to)
-  }
-  put(one, a, b)
-  put(other, b, a)
-}
-
-const remove = (job: Job, point: string) => {
-  const id = wireOn(job, point)
-  if (id) delete job.wires[id]
-}
-
-const join = (job: Job, a: string, b: string) => {
-  job.wires.seeded = { from: end(a), to: end(b), colour: 'grey', size: 1, length: 0.5, label: 'seeded' }
 }
 
 interface Seed {
@@ -179,10 +146,15 @@ function seedsFor(job: Job): Seed[] {
   }
   const valves = zones.flatMap(({ valve, valveKind }) => (valve ? [{ valve, hookup: hookupOf(valveKind) }] : []))
   const [one, two] = valves
-  if (one && two && source && one.hookup.back && !one.hookup.permanent)
-    add('two motors in series', [`${one.valve}.${one.hookup.back}`, `${two.valve}.${two.hookup.feed}`], (j) =>
-      move(j, `${one.valve}.${one.hookup.back}`, `${two.valve}.${two.hookup.feed}`),
-    )
+  if (one && two && source && one.hookup.back && !one.hookup.permanent) {
+    const [left, right] = [`${one.valve}.${one.hookup.back}`, `${two.valve}.${two.hookup.feed}`]
+    add('two motors in series', [left, right], (j) => {
+      remove(j, left)
+      remove(j, right)
+      join(j, left, right)
+    })
+    add('a motor passed by', [right], (j) => join(j, right, `${two.valve}.${two.hookup.back}`))
+  }
   if (job.parts.XF2) {
     add('two transformers joined, hot to hot', ['XF1.h', 'XF2.h'], (j) => join(j, 'XF1.h', 'XF2.h'))
     add('two transformers joined, common to common', ['XF1.c', 'XF2.c'], (j) => join(j, 'XF1.c', 'XF2.c'))

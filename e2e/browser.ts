@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs'
 import { type Browser, type BrowserContext, type ElementHandle, launch, type Page } from 'puppeteer-core'
 import { namedScript } from './named.ts'
 
@@ -6,9 +7,15 @@ const polling = 50
 /** How long it is waited for, ms: on a slow machine a page takes its time. */
 const PATIENCE = 25_000
 
+/** The browser that there is, or the one that CHROMIUM names: without a window of its own it does half the work. */
+export const chromium =
+  process.env.CHROMIUM ??
+  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find(existsSync) ??
+  '/usr/bin/chromium'
+
 export const openBrowser = (): Promise<Browser> =>
   launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromium,
     headless: true,
     args: [
       '--no-sandbox',

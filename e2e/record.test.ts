@@ -4,7 +4,7 @@ import { documentOf } from '@civil-lantern/core'
 import { demoJobs } from '@civil-lantern/core/demo'
 import { launch } from 'puppeteer-core'
 import { beforeEach, expect, it } from 'vitest'
-import { Window } from './browser.ts'
+import { chromium, Window } from './browser.ts'
 import { oneProgram } from './one-window.ts'
 
 /** Three circuits on one job: what is planned, what was found, and what one person tries. */
@@ -207,7 +207,7 @@ it('a file of version 1 is opened whole, and asks what its trials were', async (
 it('over plain http on another name everything is kept, though the page has no crypto.randomUUID there', async () => {
   const port = new URL(program.url).port
   const elsewhere = await launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromium,
     headless: true,
     args: ['--no-sandbox', '--disable-gpu', '--host-resolver-rules=MAP lantern.test 127.0.0.1'],
   })

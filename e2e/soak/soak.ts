@@ -115,10 +115,11 @@ class Device {
 /**
  * Three devices work on one job while signal, stores, clocks, devices and the server fail around them; then all is quiet and
  * everything is counted.
- * @param seconds how long things fail
+ * @param seconds how long things fail, at least
  * @param seed the same failures in the same order, as far as the machine keeps time
+ * @param least how often something fails at least, however slow the machine
  */
-export async function soak(seconds: number, seed: number): Promise<Soaked> {
+export async function soak(seconds: number, seed: number, least = 1): Promise<Soaked> {
   const folder = mkdtempSync(join(tmpdir(), 'lantern-soak-'))
   const program = new Program()
   await program.start({ LOG_LEVEL: 'info' })
@@ -132,7 +133,7 @@ export async function soak(seconds: number, seed: number): Promise<Soaked> {
     await Promise.all(devices.map((one) => one.start()))
     let serverKilled = 0
     const until = Date.now() + seconds * 1000
-    for (let n = 1; Date.now() < until; n++) {
+    for (let n = 1; n <= least || Date.now() < until; n++) {
       await pause(200 + random() * 900)
       const device = devices[Math.floor(random() * devices.length)]!
       const what = random()

@@ -177,7 +177,7 @@ export class Circuit {
 
   /** What parts feel between events: volts and amps without the refinement that a reading gets. */
   readonly felt = {
-    volts: (a: number, b: number): number => size(this.#ac.roughBetween(a, b)),
+    volts: (a: number, b: number): number => this.#ac.roughVolts(a, b),
     amps: (branch: Branch): number => {
       if (this.#lumps[branch.index]!.open) return 0
       const across = this.#ac.roughBetween(branch.a, branch.b)

@@ -249,6 +249,13 @@ export class Nodal {
     }
   }
 
+  /** Volts RMS between two nodes, rough, magnitude: what parts ask over and over. */
+  roughVolts(a: number, b: number): number {
+    const re = this.#at(this.#xRe, a) - this.#at(this.#xRe, b)
+    const im = this.#at(this.#xIm, a) - this.#at(this.#xIm, b)
+    return Math.sqrt(re * re + im * im)
+  }
+
   #at(x: Float64Array, node: number): number {
     return node === 0 ? 0 : x[this.#stepOf[node - 1]!]!
   }

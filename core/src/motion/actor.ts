@@ -2,6 +2,7 @@ import type { Circuit } from '../circuit/circuit.ts'
 import { heaviestPath } from '../circuit/heaviest-path.ts'
 import type { InstalledPart, Netlist } from '../circuit/netlist.ts'
 import type { Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
+import { Asked, type Looked } from './asked.ts'
 import type { Surroundings } from './surroundings.ts'
 
 /** A number on its way. */
@@ -26,11 +27,18 @@ export interface Blown {
 /** A part in motion: its state, what it feels, and what moves of it. */
 export interface Actor {
   readonly part: InstalledPart
+  /** Where it stands among the parts. */
+  readonly index: number
   state: State
   readonly feel: Feel
+  /** What it has looked at since that was last put down. */
+  readonly looked: Looked
+  /** What its last answers hang on: whether it would change, and what of it moves. */
+  readonly jumping: Asked
+  readonly running: Asked
   /** What moves of it, by itself and not held still. */
   runs: readonly Run[]
-  /** Must its elements be given the values of a new state? */
+  /** Has its state changed, and its elements not yet the values of it? */
   moved: boolean
   told: boolean[]
   /** The way of the current that made it let go. */
@@ -49,15 +57,21 @@ const inBackground = ({ background, heats }: Motion<Figures, State>, name: strin
 /** A part as it is installed, its state as its kind and the user's hands have it. */
 export function actorOf(
   part: InstalledPart,
+  index: number,
   settings: Readonly<Record<string, StateValue>> | undefined,
   around: { readonly circuit: Circuit; readonly netlist: Netlist; readonly surroundings: Surroundings },
 ): Actor {
   const state: State = Object.assign({ ...part.kind.state }, part.kind.begins?.(part.figures))
   for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
+  const looked: Looked = { circuit: false, around: false }
   return {
     part,
+    index,
     state,
-    feel: feelOf(part, around),
+    feel: feelOf(part, around, looked),
+    looked,
+    jumping: new Asked(),
+    running: new Asked(),
     runs: still,
     moved: false,
     told: [],
@@ -69,6 +83,7 @@ export function actorOf(
 function feelOf(
   part: InstalledPart,
   { circuit, netlist, surroundings }: { circuit: Circuit; netlist: Netlist; surroundings: Surroundings },
+  looked: Looked,
 ): Feel {
   const node = (terminal: string) => {
     const known = part.nodes.get(terminal)
@@ -80,17 +95,24 @@ function feelOf(
     if (!branch) throw new RangeError(`${part.kind.kind} has no element ${name}`)
     return branch
   }
+  /** The circuit, looked at. */
+  const seen = () => {
+    looked.circuit = true
+    return circuit.felt
+  }
   return {
-    volts: (a, b) => circuit.felt.volts(node(a), node(b)),
+    volts: (a, b) => seen().volts(node(a), node(b)),
     over: (name) => {
+      const felt = seen()
       const branch = part.branches.get(name)
-      return branch && !circuit.lump(branch).open ? circuit.felt.volts(branch.a, branch.b) : 0
+      return branch && !circuit.lump(branch).open ? felt.volts(branch.a, branch.b) : 0
     },
-    amps: (name) => circuit.felt.amps(branchOf(name)),
-    windingAmps: (name) => circuit.felt.windingAmps(part.windings.get(name)!),
-    directVolts: (a, b) => circuit.felt.directVolts(node(a), node(b)),
-    directAmps: (name) => circuit.felt.directAmps(branchOf(name)),
+    amps: (name) => seen().amps(branchOf(name)),
+    windingAmps: (name) => seen().windingAmps(part.windings.get(name)!),
+    directVolts: (a, b) => seen().directVolts(node(a), node(b)),
+    directAmps: (name) => seen().directAmps(branchOf(name)),
     get around() {
+      looked.around = true
       return surroundings.of(part.id)
     },
     site: netlist.site,

@@ -6,6 +6,7 @@ import { type Catalogue, catalogue } from '../parts/index.ts'
 import type { State, StateValue } from '../parts/kind.ts'
 import { type Actor, actorOf, blownOn, creepingOf, type Run, runsOf, still, toldOf } from './actor.ts'
 import { type Alterations, unaltered } from './alterations.ts'
+import type { Versions } from './asked.ts'
 import { Cycle } from './cycle.ts'
 import { landed, leaving, near } from './levels.ts'
 import { Surroundings } from './surroundings.ts'
@@ -100,12 +101,13 @@ export class Simulation {
   readonly #movers: readonly Actor[]
   readonly #guards: readonly Actor[]
   readonly #byId: Map<string, Actor>
+  #moved: Actor[] = []
   /** What changes its mind again and again, and how often a second. */
   readonly #buzzing = new Map<string, number>()
   readonly #surroundings: Surroundings
-  /** How the circuit stood when every part had last been asked. */
-  #felt = -1
   #now: number
+  /** How often circuit and building had changed when parts were last asked. */
+  #versions: Versions = { circuit: -1, around: -1 }
   #alterations: Alterations = unaltered
 
   constructor(job: Job, settings: Settings = {}, beginning: Beginning = {}) {
@@ -116,7 +118,7 @@ export class Simulation {
     this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId?.get(id)?.state)
     const { circuit, netlist } = this
     const around = { circuit, netlist, surroundings: this.#surroundings }
-    this.#actors = [...netlist.parts.values()].map((part) => actorOf(part, settings[part.id], around))
+    this.#actors = [...netlist.parts.values()].map((part, i) => actorOf(part, i, settings[part.id], around))
     this.#jumpers = this.#actors.filter(({ part }) => part.kind.motion?.jumps)
     this.#movers = this.#actors.filter(({ part }) => part.kind.motion?.rates)
     this.#guards = this.#movers.filter(({ part }) => part.kind.roles?.blown)
@@ -126,6 +128,7 @@ export class Simulation {
       this.circuit.setState(actor.part, actor.state)
       actor.told = toldOf(actor)
     }
+    this.#surroundings.renew()
     this.#react()
   }
 
@@ -163,12 +166,12 @@ export class Simulation {
   /** Puts everything back as it stood at the mark, to the bit: states, fuses, clock, and what is wrong. */
   back(mark: Mark) {
     this.#impose(mark.alterations)
+    this.#takeMoved()
     this.#now = mark.now
     for (const [i, actor] of this.#actors.entries()) {
       const was = mark.actors[i]!
       const moved = actor.state !== was.state
       Object.assign(actor, was)
-      actor.moved = false
       if (moved) this.circuit.setState(actor.part, actor.state)
     }
     this.trace.length = mark.happenings
@@ -196,8 +199,7 @@ export class Simulation {
     for (const [id, states] of Object.entries(next.pins)) {
       const actor = this.#byId.get(id)
       if (!actor) continue
-      actor.state = { ...actor.state, ...states }
-      actor.moved = true
+      this.#stand(actor, { ...actor.state, ...states })
     }
   }
 
@@ -277,34 +279,48 @@ export class Simulation {
     const pins = this.#alterations.pins[actor.part.id]
     for (const [name, value] of Object.entries(change))
       if (value !== undefined && pins?.[name] === undefined) next[name] = value
-    actor.state = next
+    this.#stand(actor, next)
+  }
+
+  #stand(actor: Actor, state: State) {
+    actor.state = state
+    if (actor.moved) return
     actor.moved = true
+    this.#moved.push(actor)
+  }
+
+  /** Those whose state has changed and whose elements have not yet the values of it, in the order of the parts. */
+  #takeMoved(): readonly Actor[] {
+    const moved = this.#moved
+    if (moved.length === 0) return moved
+    this.#moved = []
+    for (const actor of moved) actor.moved = false
+    return moved.length === 1 ? moved : moved.sort((a, b) => a.index - b.index)
   }
 
   /**
    * Solves and lets every part answer what it feels, until nothing changes at this instant. Each answers after its own
-   * hold-up, so that a fuse far above its rating is gone before anything notices. While neither the circuit nor the building
-   * has changed, only a part whose own state has can have another answer. Where the same states come round again, what
-   * changes between them buzzes, and what creeps on meanwhile creeps at the mean of a round.
+   * hold-up, so that a fuse far above its rating is gone before anything notices; whose last answer still stands is not
+   * asked. Where the same states come round again, what changes between them buzzes, and what creeps on meanwhile creeps at
+   * the mean of a round.
    */
   #react() {
     const buzzed = new Set(this.#buzzing.keys())
     if (buzzed.size > 0) this.#forget()
-    const touched = new Set<Actor>()
     const wishes = new Map<Actor, Wish>()
     const cycle = new Cycle<Actor>()
-    let everyone = false
     let instant = 0
     for (let round = 0; ; round++) {
-      for (const actor of this.#actors) if (actor.moved) this.circuit.setState(actor.part, actor.state)
+      const moved = this.#takeMoved()
+      for (const { part, state } of moved) this.circuit.setState(part, state)
       this.circuit.solve()
-      const moved = this.#tell()
-      const around = this.#surroundings.renew()
-      const wake = around || this.#felt !== this.circuit.changes
-      this.#felt = this.circuit.changes
-      everyone ||= wake
-      for (const actor of moved) touched.add(actor)
-      for (const actor of wake ? this.#jumpers : moved) this.#wish(actor, wishes, instant)
+      if (moved.length > 0) {
+        this.#tell(moved)
+        this.#surroundings.renew()
+      }
+      this.#versions = { circuit: this.circuit.changes, around: this.#surroundings.changes }
+      for (const actor of this.#jumpers)
+        if (!actor.jumping.stands(actor.state, this.#versions)) this.#wish(actor, wishes, instant)
       if (wishes.size === 0) break
       let next = Number.POSITIVE_INFINITY
       for (const { due } of wishes.values()) if (due < next) next = due
@@ -330,7 +346,7 @@ export class Simulation {
       }
     }
     if (cycle.seconds === undefined) {
-      for (const actor of everyone ? this.#movers : touched) actor.runs = this.#runs(actor)
+      for (const actor of this.#movers) this.#runs(actor)
       return
     }
     const turning = cycle.turning
@@ -345,7 +361,8 @@ export class Simulation {
   /** What a part would change now, once its hold-up is over; a wish it no longer has is forgotten. */
   #wish(actor: Actor, wishes: Map<Actor, Wish>, instant: number) {
     const { kind, figures, id } = actor.part
-    const change = kind.motion?.jumps?.(figures, actor.state, actor.feel)
+    const { state, feel, looked, jumping } = actor
+    const change = jumping.ask(state, this.#versions, looked, () => kind.motion?.jumps?.(figures, state, feel))
     if (!change || Object.keys(change).every((name) => this.isPinned(id, name))) {
       wishes.delete(actor)
       return
@@ -359,8 +376,7 @@ export class Simulation {
   #letGoWithin(seconds: number): { guard: Actor; seconds: number } | undefined {
     let first: { guard: Actor; seconds: number } | undefined
     for (const guard of this.#guards) {
-      guard.runs = this.#runs(guard)
-      for (const { name, rate, levels } of guard.runs) {
+      for (const { name, rate, levels } of this.#runs(guard)) {
         const left = (Math.max(...levels) - Number(guard.state[name])) / rate
         if (left > 0 && left < (first?.seconds ?? seconds)) first = { guard, seconds: left }
       }
@@ -374,14 +390,21 @@ export class Simulation {
     return JSON.stringify([this.#jumpers.map(({ state }) => state), waits])
   }
 
+  /** What moves of a part now: asked where its last answer stands no more, and kept. */
   #runs(actor: Actor): readonly Run[] {
-    return runsOf(actor, this.#alterations.pins[actor.part.id])
+    if (actor.running.stands(actor.state, this.#versions)) return actor.runs
+    const pins = this.#alterations.pins[actor.part.id]
+    actor.runs = actor.running.ask(actor.state, this.#versions, actor.looked, () => runsOf(actor, pins))
+    return actor.runs
   }
 
   /** The next time everything is asked anew, though nothing seems to have changed. */
   #forget() {
     this.#buzzing.clear()
-    this.#felt = -1
+    for (const { jumping, running } of this.#actors) {
+      jumping.forget()
+      running.forget()
+    }
   }
 
   /** A fuse about to open: while its current still flows, remember the way it takes. */
@@ -413,11 +436,9 @@ export class Simulation {
     )
   }
 
-  /** Notes what became of the parts whose state has changed, and says which they are. */
-  #tell(): Actor[] {
-    const moved = this.#actors.filter((actor) => actor.moved)
+  /** Notes what became of the parts whose state has changed. */
+  #tell(moved: readonly Actor[]) {
     for (const actor of moved) {
-      actor.moved = false
       const { tells, roles } = actor.part.kind
       if (!tells) continue
       const now = toldOf(actor)
@@ -431,7 +452,6 @@ export class Simulation {
       }
       actor.told = now
     }
-    return moved
   }
 
   /** Leaps from event to event. Returns whether everything came to rest. */

@@ -24,6 +24,7 @@ export class Surroundings {
   #heated = false
   #flame = false
   #draw = 0
+  #changes = 0
   /** How far each valve lets water through that moves. */
   readonly #openings: number[] = []
 
@@ -42,11 +43,13 @@ export class Surroundings {
     }
   }
 
-  /**
-   * Looks round again: to be called when states have changed, before parts are asked what they notice.
-   * @returns whether anything a part could notice has changed
-   */
-  renew(): boolean {
+  /** Counts what has changed of it: while it stands, every part notices the same. */
+  get changes() {
+    return this.#changes
+  }
+
+  /** Looks round again: to be called when states have changed, before parts are asked what they notice. */
+  renew() {
     const flow = this.#flowing()
     const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
     const flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame))
@@ -62,7 +65,7 @@ export class Surroundings {
       sum += opening
     }
     this.#draw = sum / Math.max(1, this.#valves.length)
-    return changed
+    if (changed) this.#changes++
   }
 
   /** What one part notices. */

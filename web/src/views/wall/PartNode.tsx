@@ -92,7 +92,7 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
 
 const TerminalDot = memo(function TerminalDot({
   part,
-  one: { terminal, marking, side, x: along, y },
+  one: { terminal, marking, side, x: along, y, bundled },
   width,
   splice,
 }: {
@@ -150,7 +150,7 @@ const TerminalDot = memo(function TerminalDot({
         <button
           type="button"
           aria-label={does}
-          title={words}
+          title={bundled ? `${words}, landed: its conductors run in a bundle` : words}
           data-terminal={point}
           onClick={({ detail }) => touch(point, detail === 0)}
           onKeyDown={(e) => e.stopPropagation()}
@@ -158,7 +158,13 @@ const TerminalDot = memo(function TerminalDot({
         >
           <span
             className={`grid place-items-center rounded-full border-2 group-hover:scale-125 ${pulling === point ? 'size-5 border-ink bg-lamp' : inHand || pulling ? 'size-5 border-ink border-dashed bg-card' : 'size-3 border-ink bg-card'}`}
-            style={lead && !inHand && !pulling ? { background: hue(lead) } : {}}
+            style={
+              bundled && !inHand && !pulling
+                ? { background: 'var(--ink)' }
+                : lead && !inHand && !pulling
+                  ? { background: hue(lead) }
+                  : {}
+            }
           />
         </button>
         {probe && (

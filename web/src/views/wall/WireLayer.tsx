@@ -111,8 +111,8 @@ const WireLine = memo(function WireLine({
   )
 })
 
-/** All that runs from the folded supply to one part, as the live among it stands; touched, the supply opens. */
-const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bundle: Bundle }) {
+/** All that runs from a fold to one part, as the live among it stands; touched, the fold opens. */
+const BundleLine = memo(function BundleLine({ bundle: { wires, points, opens } }: { bundle: Bundle }) {
   const { job, followed, fold } = useWall()
   const own = useMemo(() => wires.filter((id) => job.wires[id]), [wires, job])
   const shown = useShown((now) => {
@@ -125,13 +125,14 @@ const BundleLine = memo(function BundleLine({ bundle: { wires, points } }: { bun
   const colour = useWireHue(shown ?? '')
   if (shown === undefined) return null
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: with keys the supply is opened at its own block
+    // biome-ignore lint/a11y/noStaticElementInteractions: with keys a fold is opened at its own block
     <g
       opacity={followed && !own.some((id) => followed.has(id)) ? FAINT : 1}
       data-bundle={own.length}
       onClick={(e) => {
+        if (opens === undefined) return
         e.stopPropagation()
-        fold('supply', false)
+        fold(opens, false)
       }}
     >
       <path d={pathOf(points)} className="wall-hit" fill="none" stroke="transparent" strokeWidth={14} />

@@ -55,7 +55,8 @@ const overlapping = (rects: readonly Rect[]) =>
 
 const pierced = (wall: Arrangement) => {
   const rects = solid(wall)
-  return Object.entries(wall.wires)
+  const bundles = wall.bundles.map(({ id, points }) => [id, { tails: [points] }] as const)
+  return [...Object.entries(wall.wires), ...bundles]
     .filter(([, { tails }]) =>
       tails.some((points) => points.some((b, i) => i > 0 && rects.some((rect) => through(points[i - 1]!, b, rect)))),
     )
@@ -127,7 +128,7 @@ it.each(jobs.flatMap(([name, job]) => folds.map(([what, of]) => [name, what, job
     expect([...wall.parts.map(({ part }) => part), ...inBlock.keys()].sort()).toEqual(Object.keys(job.parts).sort())
     for (const [wire, { from, to }] of Object.entries(job.wires)) {
       const inside = inBlock.has(from.part) && inBlock.get(from.part) === inBlock.get(to.part)
-      const bundles = wall.bundles.filter(({ wires }) => wires.includes(wire)).length
+      const bundles = wall.bundles.filter(({ wires, opens }) => opens !== undefined && wires.includes(wire)).length
       expect([wire, Number(wall.wires[wire] !== undefined) + bundles]).toEqual([wire, inside ? 0 : 1])
     }
   },

@@ -1,6 +1,7 @@
 import type { Job } from '@civil-lantern/core'
 import { type Bar, type Bundle, barsOf, bundlesOf, linkOf } from './bars.ts'
 import { boxesOf, GAP, GRID, tapKey } from './boxes.ts'
+import { blocked, lanesOf } from './gathered.ts'
 import { hang } from './hang.ts'
 import { coreExit, mouthsOf, right, type Sheath, sheathExit } from './mouths.ts'
 import { type Ask, type Exit, type Point, type Rect, Router, straightened } from './route.ts'
@@ -51,7 +52,7 @@ export function obstaclesOf(part: Hung): Rect[] {
 }
 
 /** Lays every conductor between parts that hang. */
-function wired(job: Job, { parts, blocks, bundled }: Hanging): Arrangement {
+function wired(job: Job, { parts, blocks, bundled, gathered }: Hanging): Arrangement {
   const hung = new Map(parts.map((part) => [part.part, part]))
   const blockOf = new Map(blocks.flatMap((block) => block.parts.map((part) => [part, block] as const)))
   const home = job.survey.boiler.place
@@ -95,10 +96,11 @@ function wired(job: Job, { parts, blocks, bundled }: Hanging): Arrangement {
     const down = block?.ends[wire]
     return block && down !== undefined ? blockExits(block, down) : undefined
   }
+  const inBundle = new Set([...bundled, ...gathered.flatMap(({ wires }) => wires)])
   for (const [id, { from, to, cable, core }] of Object.entries(job.wires)) {
     const [a, b] = [hung.get(from.part), hung.get(to.part)]
     const exits = [exitsAt(id, from), exitsAt(id, to)] as const
-    if (bundled.has(id) || !exits[0] || !exits[1]) continue
+    if (inBundle.has(id) || !exits[0] || !exits[1]) continue
     const link = a && b && linkOf(a, b)
     if (link) {
       straight.set(id, link)
@@ -114,10 +116,20 @@ function wired(job: Job, { parts, blocks, bundled }: Hanging): Arrangement {
     asks.push({ id: `${id}:near`, from: nearEnd, to: [coreExit(bundle.near, bundle.far, core!)] })
     asks.push({ id: `${id}:far`, from: farEnd, to: [coreExit(bundle.far, bundle.near, core!)] })
   }
+  // What folded zones have on strips goes by trunks; where one would stand behind a part, each bundle finds a way of its own.
+  const lanes = lanesOf(gathered, hung, blocks)
+  const straightOn = !lanes.some((lane) => blocked(lane, [...parts, ...blocks]))
+  for (const { strip, bar, link, branches } of lanes) {
+    if (straightOn) {
+      router.occupy(bar)
+      asks.push(link, ...branches)
+    } else asks.push(...branches.map(({ id, from }, i) => ({ id, from, to: besideHead(hung.get(strip)!, i) })))
+  }
+  const inLanes = new Set(lanes.flatMap(({ link, branches }) => [link.id, ...branches.map(({ id }) => id)]))
   const laid = router.lay(asks)
   const routes = new Map([
     ...straight,
-    ...[...laid].map(([id, points]) => [id, toBars(id, points, job, hung)] as const),
+    ...[...laid].flatMap(([id, points]) => (inLanes.has(id) ? [] : [[id, toBars(id, points, job, hung)] as const])),
   ])
   const wires: Record<string, WirePath> = {}
   for (const [id, { cable, core }] of Object.entries(job.wires)) {
@@ -126,12 +138,23 @@ function wired(job: Job, { parts, blocks, bundled }: Hanging): Arrangement {
     if (whole) wires[id] = { tails: [whole] }
     else if (near && far) wires[id] = { tails: [near, far], cable: cable!, core: core! }
   }
-  const bundles = bundlesOf(job, bundled, hung, blocks)
+  const bundles = [
+    ...bundlesOf(job, bundled, hung, blocks),
+    ...lanes.flatMap(({ strip, wires, bar, link, branches }): Bundle[] => [
+      ...branches.flatMap(({ id, zone, wires }) => {
+        const points = laid.get(id)
+        return points ? [{ id, opens: zone, wires, points }] : []
+      }),
+      ...(straightOn ? [{ id: `bar ${strip}`, wires, points: bar }] : []),
+      ...(laid.has(link.id) ? [{ id: link.id, wires, points: laid.get(link.id)! }] : []),
+    ]),
+  ]
   const drawn = [...routes.values(), ...bundles.map(({ points }) => points)]
   return {
     parts,
     blocks,
     bundled,
+    gathered,
     frames,
     extent: around(
       [...frames, ...rects, ...drawn.flatMap((points) => points.map(({ x, y }) => ({ x, y, width: 0, height: 0 })))],
@@ -141,7 +164,7 @@ function wired(job: Job, { parts, blocks, bundled }: Hanging): Arrangement {
     wires,
     bundles,
     bars,
-    crossings: crossingsOf(wires, bars),
+    crossings: crossingsOf(wires, bars, bundles),
   }
 }
 
@@ -160,6 +183,15 @@ function toBars(id: string, points: Point[], job: Job, hung: ReadonlyMap<string,
     else if (at(last)) way.push({ x: middle, y: last.y })
   }
   return straightened(way)
+}
+
+/** Where a bundle comes to the head of a strip: each at a height of its own, at either side. */
+function besideHead({ x, y, width, height, head = height }: Hung, nth: number): Exit[] {
+  const down = y + GRID * (1 + (nth % Math.max(1, Math.floor(head / GRID) - 1)))
+  return [
+    { x, y: down, side: 'left' },
+    { x: x + width, y: down, side: 'right' },
+  ]
 }
 
 const blockExits = ({ x, y, width, zone }: Block, down: number): Exit[] =>
@@ -206,16 +238,23 @@ function framesOf(job: Job, parts: readonly Hung[], blocks: readonly Block[]): F
 }
 
 /** How often conductors cross each other: an upright and a level piece that meet between their ends. */
-function crossingsOf(wires: Readonly<Record<string, WirePath>>, bars: readonly Bar[]): number {
+function crossingsOf(
+  wires: Readonly<Record<string, WirePath>>,
+  bars: readonly Bar[],
+  bundles: readonly Bundle[],
+): number {
   const level: { y: number; from: number; to: number; wire: string }[] = []
   const upright = bars.map(({ part, points: [a, b] }) => ({ x: a.x, from: a.y, to: b.y, wire: part }))
-  for (const [wire, { tails }] of Object.entries(wires))
-    for (const points of tails)
-      for (let i = 1; i < points.length; i++) {
-        const [a, b] = [points[i - 1]!, points[i]!]
-        if (a.y === b.y) level.push({ y: a.y, from: Math.min(a.x, b.x), to: Math.max(a.x, b.x), wire })
-        else upright.push({ x: a.x, from: Math.min(a.y, b.y), to: Math.max(a.y, b.y), wire })
-      }
+  const drawn = [
+    ...Object.entries(wires).flatMap(([wire, { tails }]) => tails.map((points) => ({ wire, points }))),
+    ...bundles.map(({ id, points }) => ({ wire: id, points })),
+  ]
+  for (const { wire, points } of drawn)
+    for (let i = 1; i < points.length; i++) {
+      const [a, b] = [points[i - 1]!, points[i]!]
+      if (a.y === b.y) level.push({ y: a.y, from: Math.min(a.x, b.x), to: Math.max(a.x, b.x), wire })
+      else upright.push({ x: a.x, from: Math.min(a.y, b.y), to: Math.max(a.y, b.y), wire })
+    }
   let crossings = 0
   for (const one of level)
     for (const other of upright)

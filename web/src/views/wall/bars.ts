@@ -4,9 +4,11 @@ import { type Point, type Rect, straightened } from './route.ts'
 import type { Block, Hung } from './shapes.ts'
 import { TAG } from './trunks.ts'
 
-/** All that runs from the folded supply to one part of the plant, or from one of them to another, drawn as one. */
+/** All that runs from the folded supply or a folded zone to one part, or from one part of the plant to another, drawn as one. */
 export interface Bundle {
   readonly id: string
+  /** What is opened to see its conductors: `supply`, or the id of a zone; nothing for the trunk of several zones. */
+  readonly opens?: string
   readonly wires: readonly string[]
   readonly points: readonly Point[]
 }
@@ -88,6 +90,6 @@ export function bundlesOf(
       y: box === supply ? supply.y + GRID * 3 : box.y + (fromSupply ? 2 * GRID : 3 * GRID),
     }))
     const [a, b] = points as [Point, Point]
-    return { id, wires, points: straightened([a, { x, y: a.y }, { x, y: b.y }, b]) }
+    return { id, opens: 'supply', wires, points: straightened([a, { x, y: a.y }, { x, y: b.y }, b]) }
   })
 }

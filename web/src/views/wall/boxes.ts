@@ -40,6 +40,8 @@ export interface WallTerminal {
   readonly y: number
   /** From its left, where it is on neither side. */
   readonly x?: number
+  /** All that is landed on it runs in bundles. */
+  readonly bundled?: true
 }
 
 /** A part as it hangs: its size, its terminals, and the column it belongs to when the wall is tidied. */
@@ -143,9 +145,11 @@ export interface Partner {
 /** The far ends of the conductors at every terminal, by part and terminal. */
 export type Partners = ReadonlyMap<string, ReadonlyMap<string, readonly Partner[]>>
 
-export function partnersOf(job: Job): Partners {
+/** The far ends of every conductor, by part and terminal. @param apart conductors that are left out */
+export function partnersOf(job: Job, apart: ReadonlySet<string> = new Set()): Partners {
   const found = new Map<string, Map<string, Partner[]>>()
-  for (const [wire, { from, to }] of Object.entries(job.wires))
+  for (const [wire, { from, to }] of Object.entries(job.wires)) {
+    if (apart.has(wire)) continue
     for (const [here, there] of [
       [from, to],
       [to, from],
@@ -155,6 +159,7 @@ export function partnersOf(job: Job): Partners {
       found.set(here.part, at)
       at.set(here.terminal, [...(at.get(here.terminal) ?? []), { wire, ...there }])
     }
+  }
   return found
 }
 

@@ -1,6 +1,7 @@
 import { type Job, kindOf } from '@civil-lantern/core'
 import { COLUMNS, extentOf, GRID, HEAD, inRows, type Partners, type WallBox } from './boxes.ts'
-import type { Block, Folds } from './shapes.ts'
+import { endsOf, into } from './gathered.ts'
+import type { Block, Folds, Gathered } from './shapes.ts'
 
 const BLOCK_WIDE = 14 * GRID
 export const ZONE_WIDE = 30 * GRID
@@ -53,12 +54,6 @@ export function withoutBundled(box: WallBox, ends: Partners, bundled: ReadonlySe
   return { ...box, terminals, ...extentOf(undefined, terminals) }
 }
 
-/** The conductors with one end inside a fold. */
-export const into = (job: Job, hidden: ReadonlyMap<string, string>, fold: string) =>
-  Object.entries(job.wires).filter(
-    ([, { from, to }]) => (hidden.get(from.part) === fold) !== (hidden.get(to.part) === fold),
-  )
-
 const membersOf = (hidden: ReadonlyMap<string, string>, fold: string) =>
   [...hidden].flatMap(([part, of]) => (of === fold ? [part] : []))
 
@@ -86,8 +81,11 @@ export function zoneBlockOf(
   row: { readonly zone: string | undefined; readonly top: number; readonly height: number },
   hidden: ReadonlyMap<string, string>,
   width: number,
+  gathered: readonly Gathered[],
 ): Block {
   const zone = row.zone!
+  const { wires, strips } = endsOf(job, hidden, zone, gathered)
+  const down = (i: number) => GRID * (i + 1)
   return {
     id: zone,
     zone,
@@ -96,6 +94,7 @@ export function zoneBlockOf(
     y: row.top,
     width: Math.max(ZONE_WIDE, width),
     height: row.height,
-    ends: Object.fromEntries(into(job, hidden, zone).map(([wire], i) => [wire, GRID * (i + 1)])),
+    ends: Object.fromEntries(wires.map((wire, i) => [wire, down(i)])),
+    bundles: Object.fromEntries(strips.map((strip, i) => [strip, down(wires.length + i)])),
   }
 }

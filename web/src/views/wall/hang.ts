@@ -20,7 +20,7 @@ export function hang(job: Job, boxes: readonly WallBox[], folds: Folds, held: He
   for (const one of loose) hung.push({ ...one, ...clear(one, hung, GAP) })
   const blocks =
     hung.length === loose.length ? tidy.blocks : tidy.blocks.map((one) => ({ ...one, ...clear(one, hung, GAP) }))
-  return { parts: hung, blocks, bundled: tidy.bundled }
+  return { parts: hung, blocks, bundled: tidy.bundled, gathered: tidy.gathered }
 }
 
 /** The shape a part had a moment ago, as long as it shows the same terminals. */

@@ -1,9 +1,10 @@
 import { type Job, zonesInOrder } from '@civil-lantern/core'
 import { type Away, blocksAway } from './away.ts'
 import { COLUMNS, depthsOf, GAP, GRID, type Partners, partnersOf, snap, type WallBox, widest } from './boxes.ts'
-import { bundledIn, hiddenIn, into, supplyOf, withoutBundled, ZONE_WIDE, zoneBlockOf } from './folded.ts'
+import { bundledIn, hiddenIn, supplyOf, withoutBundled, ZONE_WIDE, zoneBlockOf } from './folded.ts'
+import { endsOf, gatheredIn, roomForLanes } from './gathered.ts'
 import { heightsOf } from './heights.ts'
-import type { Block, Folds, Hanging, Heights, Hung, Row } from './shapes.ts'
+import type { Block, Folds, Gathered, Hanging, Heights, Hung, Row } from './shapes.ts'
 import { stacked } from './stack.ts'
 import { beadOf, stretched, trunkColumns } from './trunks.ts'
 
@@ -26,10 +27,11 @@ export function inRowsOf(job: Job, boxes: readonly WallBox[], folds: Folds): Han
   const ends = partnersOf(job)
   const hidden = hiddenIn(job, boxes, folds)
   const bundled = bundledIn(job, boxes, hidden)
+  const gathered = gatheredIn(job, boxes, hidden)
   const shown = boxes.filter(({ part }) => !hidden.has(part)).map((box) => withoutBundled(box, ends, bundled))
   const atHome = shown.filter(({ place }) => place === home)
   const away = blocksAway(shown.filter(({ place }) => place !== home))
-  const rows = rowsOf(job, boxes, atHome, away, hidden)
+  const rows = rowsOf(job, boxes, atHome, away, hidden, gathered)
   const bottom = setRows(rows)
 
   const hung = new Map<string, Hung>()
@@ -103,7 +105,7 @@ export function inRowsOf(job: Job, boxes: readonly WallBox[], folds: Folds): Han
   const zoneBlocks = foldedRows.map((row) => {
     // As wide as an open row is, but for what of another place stands beside it.
     const beside = awayAt.some(({ block, y }) => y < row.top + row.height + GAP && y + block.height + GAP > row.top)
-    return zoneBlockOf(job, row, hidden, right + (widestAway > 0 && !beside ? cables + widestAway : 0))
+    return zoneBlockOf(job, row, hidden, right + (widestAway > 0 && !beside ? cables + widestAway : 0), gathered)
   })
 
   levelSplices(
@@ -130,14 +132,16 @@ export function inRowsOf(job: Job, boxes: readonly WallBox[], folds: Folds): Han
   const down = Math.max(0, TOP - Math.min(TOP, ...panelTops))
   const panelsAt = tall.map(({ box }, i) => ({ ...box, x: 0, y: panelTops[i]! + down }))
   for (const one of panelsAt) heights.add(one)
-  const trunks = trunkColumns(ends, atHome, heights)
+  const single = partnersOf(job, new Set(gathered.flatMap(({ wires }) => wires)))
+  const trunks = trunkColumns(single, atHome, heights, (part, terminal) => ends.get(part)?.has(terminal) === true)
   for (const one of trunks.stems) put(one, x + one.x, one.y)
   x += trunks.width > 0 ? trunks.width + 3 * GRID : 0
   for (const one of panelsAt) put(one, x, one.y)
   if (panels.length > 0) x += widest(panels) + gutter(job, panels)
+  x += roomForLanes(gathered)
   for (const one of inRow) hung.set(one.part, { ...one, x: one.x + x })
   blocks.push(...zoneBlocks.map((one) => ({ ...one, x: one.x + x })))
-  return { parts: boxes.flatMap(({ part }) => hung.get(part) ?? []), blocks, bundled }
+  return { parts: boxes.flatMap(({ part }) => hung.get(part) ?? []), blocks, bundled, gathered }
 }
 
 /** A splice of a row joins what stands on both its sides level, where its row has the room; at least with what stands in it. */
@@ -184,6 +188,7 @@ function rowsOf(
   atHome: readonly WallBox[],
   away: readonly Away[],
   hidden: ReadonlyMap<string, string>,
+  gathered: readonly Gathered[],
 ): Row[] {
   const standing = atHome.filter(({ column }) => column >= COLUMNS.relays)
   const columnOf = new Map(
@@ -193,15 +198,17 @@ function rowsOf(
     const columns = new Map<number, WallBox[]>()
     for (const box of boxesOfIt) columns.set(box.column, [...(columns.get(box.column) ?? []), box])
     const folded = zone !== undefined && [...hidden.values()].includes(zone)
-    if (folded)
+    if (folded) {
+      const { wires, strips } = endsOf(job, hidden, zone, gathered)
       return {
         zone,
         folded,
-        height: Math.max(LEAST_ROW, GRID * (into(job, hidden, zone).length + 1)),
+        height: Math.max(LEAST_ROW, GRID * (wires.length + strips.length + 1)),
         passing: [],
         columns,
         top: 0,
       }
+    }
     const own = new Set(boxes.filter((box) => box.zone === zone).map(({ part }) => part))
     const passing = columns.has(COLUMNS.valves)
       ? Object.entries(job.wires).flatMap(([id, { from, to }]) => {

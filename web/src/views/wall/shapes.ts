@@ -8,8 +8,17 @@ export interface Hung extends WallBox, Rect {}
 export interface Hanging {
   readonly parts: readonly Hung[]
   readonly blocks: readonly Block[]
-  /** Conductors that are drawn as one with others. */
+  /** Conductors between the folded supply and the plant that are drawn as one with others. */
   readonly bundled: ReadonlySet<string>
+  /** What runs from folded zones to strips of terminals, drawn as one each. */
+  readonly gathered: readonly Gathered[]
+}
+
+/** All that runs from a folded zone to one strip. */
+export interface Gathered {
+  readonly zone: string
+  readonly strip: string
+  readonly wires: readonly string[]
 }
 
 export type Held = Readonly<Record<string, Hung>>
@@ -28,6 +37,8 @@ export interface Block extends Rect {
   readonly parts: readonly string[]
   /** Where each conductor into it ends, from its top; those of a supply that go to the plant run as one. */
   readonly ends: Readonly<Record<string, number>>
+  /** Where each bundle to a strip ends, by the strip, from its top. */
+  readonly bundles?: Readonly<Record<string, number>>
 }
 
 /** The height at which every conductor is wanted by what stands already. */

@@ -49,6 +49,7 @@ export function stripOf(
   rightward: (part: string) => boolean,
   top: number,
   linkLevel: (wire: string) => number,
+  landed: (part: string, terminal: string) => boolean,
 ): Strip {
   const at: ReadonlyMap<string, readonly Partner[]> = ends.get(box.part) ?? new Map()
   const used = box.terminals
@@ -85,7 +86,13 @@ export function stripOf(
     for (const { wire, y } of places) taps[tapKey(one.terminal, wire)] = { x, y }
     terminals.push({ ...one, x, y: STRIP_ROW })
   }
-  for (const [i, one] of free.entries()) terminals.push({ ...one, x: 2 * GRID + ROW * i, y: STRIP_FREE })
+  for (const [i, one] of free.entries())
+    terminals.push({
+      ...one,
+      x: 2 * GRID + ROW * i,
+      y: STRIP_FREE,
+      ...(landed(box.part, one.terminal) ? { bundled: true } : {}),
+    })
   const stem = {
     ...box,
     y: top,

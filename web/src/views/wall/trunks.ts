@@ -22,11 +22,13 @@ export const TAG = 2 * GRID
  * What many share, as upright trunks: the splices of one stand below each other, each stretched so that its ways lie where
  * their conductors are wanted; each terminal of a strip hangs down as one. Trunks
  * with many conductors to the right stand at the right, which crosses fewer.
+ * @param ends what is drawn one by one @param landed whether anything at all is on a terminal, drawn or in a bundle
  */
 export function trunkColumns(
   ends: Partners,
   atHome: readonly WallBox[],
   heights: Heights,
+  landed: (part: string, terminal: string) => boolean,
 ): { stems: readonly Stem[]; width: number } {
   const inTrunks = atHome.filter(({ column }) => column === COLUMNS.trunks)
   const splices = new Map(inTrunks.filter(({ splice }) => splice).map((box) => [box.part, box]))
@@ -83,10 +85,18 @@ export function trunkColumns(
   let links = 0
   const level = new Map<string, number>()
   const hung = strips.map((box) =>
-    stripOf(box, ends, heights, rightward, top, (wire) => {
-      if (!level.has(wire)) level.set(wire, top + BELOW_HEADS + GRID * links++)
-      return level.get(wire)!
-    }),
+    stripOf(
+      box,
+      ends,
+      heights,
+      rightward,
+      top,
+      (wire) => {
+        if (!level.has(wire)) level.set(wire, top + BELOW_HEADS + GRID * links++)
+        return level.get(wire)!
+      },
+      landed,
+    ),
   )
   for (const { stem } of leastCrossed(hung, crossedStrips)) {
     stems.push({ ...stem, x })

@@ -5,7 +5,8 @@ import { exchange, join, move, remove, wireOn } from '../testing/hands.ts'
 import { line } from '../testing/ways.ts'
 import type { Spot } from '../words/spot.ts'
 import { applied, fixOf } from './fix.ts'
-import { findingsOf, rules } from './index.ts'
+import { findingsOf, openFindings, rules } from './index.ts'
+import { usedCap } from './used-cap.ts'
 
 /** What one hand does to a sound plant, and all that its rule says of it: how serious, where, in which words. */
 
@@ -145,6 +146,21 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       ['danger V1.n seeded: Valve 1 N is joined to earth.'],
     ],
     ['plain', 'has a green core in a 24 V loop', coloured('V1.m1', 'green'), []],
+    [
+      'mains',
+      'joins the neutral bar to the earth bar: what hangs on it, and neither the bar nor the supply itself',
+      (j) => {
+        remove(j, 'WC1.t8', 'WC1.t9')
+        join(j, 'WC1.t9', 'WC1.t10')
+      },
+      ['danger V2.n w27: Valve 2 N is joined to earth.', 'danger P1.n w28: System pump N is joined to earth.'],
+    ],
+    [
+      'mains',
+      'joins the supply’s own neutral to earth before its switch',
+      (j) => join(j, 'MAINS.n', 'MAINS.e'),
+      ['danger FS1.nin w2: Fused isolator N in is joined to earth.'],
+    ],
   ],
   'earth-reaches': [
     ['mains', 'takes one earth off', (j) => remove(j, 'V2.e'), ['danger V2.e: Valve 2 E is not joined to earth.']],
@@ -689,4 +705,32 @@ describe('a rule mends what it knows how to', () => {
     job.parts.S5!.figures = { used: 1, ohms: 2 }
     expect(mended(job, 'used-cap').parts.S5!.figures).toEqual({ ohms: 2 })
   })
+})
+
+describe('what is open', () => {
+  const job = plants.linked()
+  coloured('ES1.in', 'white')(job)
+  remove(job, 'V1.m2')
+  remove(job, 'V2.m2')
+  const findings = findingsOf(job)
+  const asking = findings.filter(({ severity }) => severity !== 'tidy')
+
+  it('is more than a note, and stays so until it is accepted, each for itself', () => {
+    expect(findings.length).toBeGreaterThan(asking.length)
+    expect(openFindings(job, findings)).toEqual(asking)
+    const [first, ...others] = asking
+    job.accepted = { [first!.id]: { reason: 'As it is meant', at: '2026-03-02T08:00:00.000Z' } }
+    expect(openFindings(job, findings)).toEqual(others)
+    expect(openFindings({ ...job, accepted: {} }, findings)).toEqual(asking)
+  })
+})
+
+it('a part that is gone, or has no figures, is mended by nothing', () => {
+  const job = plants.capped()
+  const before = JSON.stringify(job)
+  const at = (part: string) =>
+    usedCap.mend!(job, { at: [{ part }] } as unknown as Parameters<NonNullable<typeof usedCap.mend>>[1])
+  at('nowhere')
+  at('S5')
+  expect(JSON.stringify(job)).toBe(before)
 })

@@ -9,7 +9,7 @@ export const earthBorrowed: Rule = {
   name: 'Earth is never a conductor',
   caution: 'An earth that carries current makes every metal case live when it breaks. Isolate before it is opened.',
   check({ job, poles, landed }) {
-    const line = poles.line
+    const { line, earth } = poles
     const found: Found[] = []
     for (const [wire, { from, to, colour, cable, label }] of Object.entries(job.wires)) {
       if (!isGreen(colour)) continue
@@ -20,6 +20,9 @@ export const earthBorrowed: Rule = {
       const live = line && node !== undefined && poles.onRail(node, line.hotNode, line.backNode)
       const switched = line && node !== undefined && poles.metal.joined(node, line.hotNode)
       if (lands.includes('earth') || !(live || switched)) continue
+      // Where neutral is joined to earth somewhere, the earth core is an earth still: what joins them is said below.
+      const isEarth = earth !== undefined && node !== undefined && poles.copper.joined(node, earth)
+      if (isEarth && !poles.onRail(node, line?.hotNode)) continue
       found.push({
         severity: 'danger',
         at: [{ wire }, from, to],
@@ -28,7 +31,6 @@ export const earthBorrowed: Rule = {
         remedy: cable ? 'Pull a cable with enough cores.' : 'Use a core of another colour.',
       })
     }
-    const earth = poles.earth
     if (earth === undefined || !line) return found
     for (const { part, terminal, kind, described, says, wires } of landed.all) {
       if (described.circuit === 'earth' || kind.class === 'joint' || kind.class === 'supply' || wires.length === 0)

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { wired } from '../testing/benches.ts'
+import { remove, wireOn } from '../testing/hands.ts'
+import { line } from '../testing/ways.ts'
 import { deviations } from './as-meant.ts'
 import { applied, byPuttingBack, fixOf } from './fix.ts'
 import { findingsOf } from './index.ts'
@@ -69,4 +71,18 @@ it('a finding is put right by the rule’s own mending where it has one, in the 
   const fix = fixOf(job, found)!
   expect(fix.says).toBe('Sleeve it at both ends in the colour of a live')
   expect(applied(job, fix)!.wires[id]).toMatchObject({ colour: 'blue', sleeve: 'brown' })
+})
+
+it('a fix that stands away from its finding is found, alone, and what else deviates stays', () => {
+  const job = wired({ scheme: 's9', ...line, boiler: 'boiler/switched-live', zones: 2 })
+  remove(job, 'WC1.t8', 'WC1.t9')
+  const call = wireOn(job, 'V1.call')!
+  job.wires[call]!.colour = 'violet'
+  const finding = findingsOf(job).find(({ rule, at }) => rule === 'neutral-whole' && at[0]!.part === 'V2')!
+  // Nothing of what is missing shares a wire or a terminal with it.
+  expect(finding.at).toEqual([{ part: 'V2', terminal: 'n' }, { wire: 'w27' }])
+  const after = applied(job, fixOf(job, finding)!)!
+  expect(findingsOf(after).filter(({ rule }) => rule === 'neutral-whole')).toEqual([])
+  expect(after.wires[call]!.colour).toBe('violet')
+  expect(Object.keys(after.wires).length).toBe(Object.keys(job.wires).length + 1)
 })

@@ -31,12 +31,12 @@ interface Spotted {
   readonly feeds: readonly { readonly node: number; readonly from: string; readonly line: boolean }[]
 }
 
-/** Which terminals could be live at all, and over which node each is measured: earth for the line, a source's own return else. */
+/** What could make each terminal live, and over which node that is measured: earth for the line, a source's own return else. */
 function candidates(simulation: Simulation, job: Job): Spotted[] {
   const poles = new Poles(simulation.netlist, job)
   const earth = poles.earth ?? 0
   return [...simulation.netlist.parts.values()].flatMap(({ id, kind }) =>
-    Object.keys(kind.terminals).flatMap((terminal): Spotted[] => {
+    Object.keys(kind.terminals).map((terminal): Spotted => {
       const node = poles.node(id, terminal)!
       const feeds = poles.feeds
         .filter(({ hotNode, backNode }) => poles.metal.joined(node, hotNode) || poles.metal.joined(node, backNode))
@@ -44,7 +44,7 @@ function candidates(simulation: Simulation, job: Job): Spotted[] {
           const line = feed.circuit === 'line voltage'
           return { node: line ? earth : feed.backNode, from: labelOf(job, feed.part.id), line }
         })
-      return feeds.length > 0 ? [{ part: id, terminal, node, feeds }] : []
+      return { part: id, terminal, node, feeds }
     }),
   )
 }

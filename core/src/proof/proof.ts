@@ -78,7 +78,7 @@ export function* prove(job: Job): Generator<Progress, Proof> {
   let mask = 0
   for (let i = 0; i < combinations; i++) {
     if (i > 0) {
-      const bit = Math.min(zones.length - 1, Math.log2(i & -i))
+      const bit = Math.log2(i & -i)
       mask ^= 1 << bit
       bench.ask(bit, (mask & (1 << bit)) !== 0)
     }

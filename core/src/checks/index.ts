@@ -45,6 +45,7 @@ import { transformerSize } from './transformer-size.ts'
 import { usedCap } from './used-cap.ts'
 
 export type { Finding, Severity } from './finding.ts'
+export { openFindings } from './open-findings.ts'
 
 /** Every rule of good wiring. A new one is a new file and one line here. */
 export const rules: readonly Rule[] = [
@@ -126,7 +127,3 @@ const idOf = (rule: string, at: Finding['at']) =>
     .slice(0, 3)
     .map(({ part, terminal, wire, cable }) => [part, terminal, wire, cable].filter(Boolean).join('.'))
     .join('+')}`.slice(0, 300)
-
-/** Findings that ask for something: more than notes, and not accepted. */
-export const openFindings = (job: Job, findings: readonly Finding[]): Finding[] =>
-  findings.filter(({ id, severity }) => severity !== 'tidy' && !job.accepted?.[id])

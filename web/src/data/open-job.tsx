@@ -41,13 +41,14 @@ export function JobProvider({
     const shut = holdOpen(id)
     setOpening({ at: 'opening' })
     useWorkspace.getState().clear()
+    // The bench is a program of its own to fetch and to begin: it does so while the job is fetched.
+    const bench = new BenchClient()
     const kept = new KeptJob(id)
     const log = kept.get().then((had) => EntryLog.open(id, outbox, { keeper: kept, kept: had }))
     Promise.all([JobSession.open(id, outbox), log]).then(
       ([session, log]) => {
         const desk = new Desk(session, log)
         if (!wanted) return desk.close()
-        const bench = new BenchClient()
         opened = { desk, bench, judge: new JudgeClient() }
         leave = listen(id, () => {
           session.look()
@@ -63,6 +64,7 @@ export function JobProvider({
         })
       },
       (error: unknown) => {
+        bench.close()
         const why = error instanceof Error ? error.message : String(error)
         if (wanted) setOpening({ at: 'failed', why })
       },
@@ -71,8 +73,8 @@ export function JobProvider({
       wanted = false
       leave()
       shut()
+      bench.close()
       opened?.desk.close()
-      opened?.bench.close()
       opened?.judge.close()
     }
   }, [id])

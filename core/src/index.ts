@@ -226,6 +226,7 @@ export { type Sequence, type SequenceStep, sequenceOf } from './timeline/sequenc
 export { type Awaited, type Bar, type Lane, type Timeline, timelineOf } from './timeline/timeline.ts'
 export type { Window } from './timeline/windows.ts'
 // words: what things are called
+export { listed } from './words/listed.ts'
 export type { Spot } from './words/spot.ts'
 export {
   labelOf,

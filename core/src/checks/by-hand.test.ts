@@ -734,3 +734,27 @@ it('a part that is gone, or has no figures, is mended by nothing', () => {
   at('S5')
   expect(JSON.stringify(job)).toBe(before)
 })
+
+it('what a finding says to mind is its rule’s caution, where it has one and is more than a note', () => {
+  const job = plants.mains()
+  join(job, 'B1.sl', 'B1.l')
+  remove(job, 'V2.e')
+  coloured('V1.call', 'blue')(job)
+  exchange(job, 'P1.l', 'P1.n')
+  const found = findingsOf(job)
+  for (const { rule, severity, caution } of found)
+    expect([rule, caution]).toEqual([
+      rule,
+      severity === 'tidy' ? undefined : rules.find(({ id }) => id === rule)!.caution,
+    ])
+  expect(found.some(({ severity, caution }) => severity !== 'tidy' && caution)).toBe(true)
+  const big = plants.plain()
+  big.parts.XF1!.figures = { ...big.parts.XF1!.figures, va: 120 }
+  const [note] = findingsOf(big).filter(({ rule, severity }) => rule === 'transformer-size' && severity === 'tidy')
+  expect([note!.says, 'caution' in note!]).toEqual(['Transformer is rated for 120 VA.', false])
+  for (const finding of found.filter(({ severity }) => severity === 'tidy')) expect('caution' in finding).toBe(false)
+  const bare = plants.plain()
+  remove(bare, 'V1.m1')
+  const [plain] = findingsOf(bare).filter(({ rule }) => rule === 'load-has-loop')
+  expect('caution' in plain!).toBe(false)
+})

@@ -1,3 +1,4 @@
+import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
@@ -23,7 +24,7 @@ export const sharedThermostat: Rule = {
       found.push({
         severity: 'tidy',
         at: [{ part: thermostat.id }, ...moved.map(({ id }) => ({ part: id }))],
-        says: `${labelOf(job, thermostat.id)} moves ${moved.map(({ id }) => labelOf(job, id)).join(' and ')}.`,
+        says: `${labelOf(job, thermostat.id)} moves ${listed(moved.map(({ id }) => labelOf(job, id)))}.`,
         why: 'Several valves on one thermostat open together; each draws its own load.',
         remedy: 'Allowed where these rooms are one zone.',
       })
@@ -34,7 +35,7 @@ export const sharedThermostat: Rule = {
       found.push({
         severity: 'tidy',
         at: [{ part: valve.id }, ...callers.map(({ id }) => ({ part: id }))],
-        says: `${labelOf(job, valve.id)} is moved by ${callers.map(({ id }) => labelOf(job, id)).join(' and ')}.`,
+        says: `${labelOf(job, valve.id)} is moved by ${listed(callers.map(({ id }) => labelOf(job, id)))}.`,
         why: 'Either thermostat heats the same rooms.',
         remedy: 'Allowed where both stand in one zone.',
       })

@@ -1,3 +1,4 @@
+import { listed } from '../words/listed.ts'
 import { labelOf, markingOf, wireInWords } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
@@ -26,7 +27,7 @@ export const shorted: Rule = {
         ],
         says:
           closing.length > 0
-            ? `${sides} meet with no load between them as soon as ${closing.length > 1 ? 'contacts' : 'a contact'} of ${closing.map((part) => labelOf(job, part)).join(' and ')} ${closing.length > 1 ? 'make' : 'makes'}.`
+            ? `${sides} meet with no load between them as soon as ${closing.length > 1 ? 'contacts' : 'a contact'} of ${listed(closing.map((part) => labelOf(job, part)))} ${closing.length > 1 ? 'make' : 'makes'}.`
             : `${sides} are joined with no load between them.`,
         why: line
           ? 'A short at line voltage: the breaker or fuse lets go at once, and what it meets on its way can burn or weld.'

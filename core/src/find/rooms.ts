@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
+import { listed } from '../words/listed.ts'
 import { callsWhen, type Evidence, type RoomSeen } from './evidence.ts'
 
 /** What the rooms tell together, before anything is measured: a sentence, and the two facts it implies. */
@@ -48,9 +49,6 @@ const company = (rooms: Rooms, zone: string, heats: boolean): string | undefined
   )
   return one && listed(callsWhen(one).flatMap((id) => (id === zone ? [] : [rooms.nameOf(id)])))
 }
-
-const listed = (names: readonly string[]) =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
 
 const onlyWithAnother: Fits = (rooms) =>
   each(rooms, (zone, name) => {

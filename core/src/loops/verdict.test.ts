@@ -50,6 +50,14 @@ describe('the verdict', () => {
     ['transformer open', fault('XF1', 'secondaryOpen'), 'Transformer is fed and gives nothing'],
     ['call input dead', fault('B1', 'callInputDead'), 'Boiler offers no call voltage'],
     ['pump open', fault('P1', 'windingOpen'), 'System pump is fed, but draws nothing'],
+    [
+      'pump not wired',
+      (job) => {
+        delete job.wires[wireAt(job, 'P1.l').id]
+        return undefined
+      },
+      'The boiler is called, but System pump is not wired.',
+    ],
     ['pump relay', fault('B1', 'pumpRelayOpen'), 'System pump gets nothing. Its line goes dark at Boiler'],
     [
       'lead gone',

@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import { listed } from '../words/listed.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
@@ -102,11 +103,7 @@ function quiet(
 ): { tone: 'well' | 'busy'; sentence: Sentence } {
   const named = (list: readonly ZoneStanding[]) => {
     const names = list.map(({ zone }) => job.zones[zone]!.name)
-    return names.length > 3
-      ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
-      : names.length > 1
-        ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
-        : (names[0] ?? '')
+    return names.length > 3 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : listed(names)
   }
   if (zones.length === 0) return { tone: 'well', sentence: [{ text: 'No zones yet. Survey the plant first.' }] }
   if (zones.every(({ says }) => says === 'not wired'))

@@ -63,3 +63,18 @@ it('rewired, parts go on as they stood; one that is another kind now begins anew
   })
   expect(statesOf(chronicle.simulation, more).V9).toBeUndefined()
 })
+
+it('while things come to rest and are waited for the clocks stand, and they do when it is looked at again', () => {
+  const chronicle = new Chronicle(job)
+  chronicle.set('TS2', 'calling', true)
+  chronicle.settle()
+  const warmth = chronicle.simulation.stateOf('TS2').warmth
+  chronicle.rest(600)
+  expect(chronicle.doings.at(-1)).toMatchObject({ standing: true })
+  expect(chronicle.simulation.stateOf('TS2').warmth).toBe(warmth)
+  expect(chronicle.at(chronicle.now).stateOf('TS2').warmth).toBe(warmth)
+  // Time that passes by itself is another thing: the room warms.
+  chronicle.advance(600)
+  expect(chronicle.doings.at(-1)).toMatchObject({ seconds: 600, standing: false })
+  expect(Number(chronicle.at(chronicle.now).stateOf('TS2').warmth)).toBeGreaterThan(Number(warmth))
+})

@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
+import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
 import type { Proof, Row } from './proof.ts'
 
@@ -36,7 +37,7 @@ export function outputRules(job: Job, proof: Proof): OutputRule[] {
       times: on.filter(Boolean).length,
     }
     const name = (i: number) => job.zones[proof.zones[i]!]?.name ?? ''
-    const any = alone.length === proof.zones.length && alone.length > 1 ? 'any zone' : listed(alone.map(name))
+    const any = alone.length === proof.zones.length && alone.length > 1 ? 'any zone' : listed(alone.map(name), 'or')
     const calls = alone.length > 1 && any !== 'any zone' ? 'call' : 'calls'
     const fits = (unless: number | undefined) =>
       on.every((is, mask) => {
@@ -68,6 +69,3 @@ export function rowsAsCsv(job: Job, proof: Proof): string {
   ])
   return `${[head, ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
 }
-
-const listed = (names: readonly string[]) =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`

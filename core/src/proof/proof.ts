@@ -6,6 +6,7 @@ import { type Asking, askingOf } from '../motion/asking.ts'
 import { is, played, put } from '../motion/plays.ts'
 import { type Mark, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
+import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
 import { DeadEnds } from './dead-ends.ts'
 
@@ -323,7 +324,9 @@ class ProofBench {
     if (known && ones(known.asking) <= ones(asking)) return
     const names = this.zones.filter((_, i) => asking & (1 << i)).map(({ name }) => name)
     const who =
-      names.length === 0 ? 'with nobody calling' : `while ${listed(names)} ${names.length === 1 ? 'calls' : 'call'}`
+      names.length === 0
+        ? 'with nobody calling'
+        : `while ${names.length > 4 ? `${names.length} zones` : listed(names)} ${names.length === 1 ? 'calls' : 'call'}`
     const under = trial === 'calls' ? '' : `, ${underWords[trial]}`
     this.#noted.set(key, {
       trial,
@@ -349,10 +352,3 @@ const ones = (mask: number) => {
   for (let left = mask; left > 0; left &= left - 1) count++
   return count
 }
-
-const listed = (names: readonly string[]) =>
-  names.length > 4
-    ? `${names.length} zones`
-    : names.length < 2
-      ? names.join('')
-      : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`

@@ -1,6 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
 import { endSwitchOf } from '../parts/kind.ts'
+import { listed } from '../words/listed.ts'
 import type { Fit } from './scheme.ts'
 
 type Zone = Job['zones'][string]
@@ -86,9 +87,6 @@ export const refused = (why: string): Fit => ({ fits: false, why })
 /** What every scheme asks: at least one zone. */
 export const hasZones = (job: Job): Fit =>
   Object.keys(job.zones).length > 0 ? fits : refused('Survey at least one zone first.')
-
-export const listed = (names: readonly string[]) =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
 
 /** Can these zones hang on 24 V loops and call this boiler dry? */
 export function lowVoltageFit(job: Job): Fit {

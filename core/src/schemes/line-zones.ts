@@ -1,19 +1,9 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
+import { listed } from '../words/listed.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
-import {
-  callBy,
-  callPairOf,
-  fits,
-  hasZones,
-  isLowVoltage,
-  isUnproven,
-  listed,
-  refused,
-  valveless,
-  zoneNames,
-} from './facts.ts'
+import { callBy, callPairOf, fits, hasZones, isLowVoltage, isUnproven, refused, valveless, zoneNames } from './facts.ts'
 import { besideManifold, hangManifold } from './manifold.ts'
 import type { Fit } from './scheme.ts'
 import { hangSupply } from './supply.ts'

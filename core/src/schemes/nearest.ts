@@ -2,7 +2,7 @@ import { produce } from 'immer'
 import type { Job } from '../job/schema.ts'
 import { moveZone, zonesInOrder } from '../job/zones.ts'
 import { catalogue, kinds } from '../parts/index.ts'
-import { listed } from './facts.ts'
+import { listed } from '../words/listed.ts'
 import { fittingSchemes } from './index.ts'
 import type { Scheme } from './scheme.ts'
 

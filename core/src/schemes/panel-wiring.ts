@@ -1,6 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { catalogue } from '../parts/index.ts'
+import { listed } from '../words/listed.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
 import {
   callBy,
@@ -9,7 +10,6 @@ import {
   isLineVoltage,
   isModulating,
   isUnproven,
-  listed,
   refused,
   sharesItsSwitch,
   valveless,

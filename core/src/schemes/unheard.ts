@@ -1,7 +1,8 @@
 import type { Job } from '../job/schema.ts'
 import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
-import { listed, transformersAsked } from './facts.ts'
+import { listed } from '../words/listed.ts'
+import { transformersAsked } from './facts.ts'
 import { isWaxHead } from './manifold.ts'
 import type { Wiring } from './wirer.ts'
 

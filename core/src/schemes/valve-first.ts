@@ -1,4 +1,5 @@
-import { drySwitchFit, isPowered, listed, refused, zoneNames } from './facts.ts'
+import { listed } from '../words/listed.ts'
+import { drySwitchFit, isPowered, refused, zoneNames } from './facts.ts'
 import type { Scheme } from './scheme.ts'
 import { zoneLoops } from './zone-loops.ts'
 

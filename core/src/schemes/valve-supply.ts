@@ -1,4 +1,5 @@
-import { callBy, hasZones, isLineVoltage, listed, refused, valveless, zoneNames } from './facts.ts'
+import { listed } from '../words/listed.ts'
+import { callBy, hasZones, isLineVoltage, refused, valveless, zoneNames } from './facts.ts'
 import type { Scheme } from './scheme.ts'
 import { zoneLoops } from './zone-loops.ts'
 

@@ -1,4 +1,4 @@
-import { type Job, kindOf, labelOf, type Strip } from '@civil-lantern/core'
+import { type Job, kindOf, labelOf, listed, type Strip } from '@civil-lantern/core'
 
 /**
  * What zones share, in a sentence: which contacts are made, which stand open, in the order the current meets them. What a
@@ -19,9 +19,4 @@ export function sharedInWords(strips: readonly Strip[], job: Job): string {
     open.length > 0 ? `${listed(open)} open` : undefined,
   ].filter((one) => one !== undefined)
   return says.length === 0 ? 'No contact on the way.' : `${says.join('; ')}.`
-}
-
-function listed(names: readonly string[]): string {
-  const last = names.at(-1)
-  return names.length < 2 ? (last ?? '') : `${names.slice(0, -1).join(', ')} and ${last}`
 }

@@ -123,10 +123,19 @@ async function tasksDuring(session: CDPSession, work: () => Promise<unknown>): P
   await session.send('Tracing.end')
   await ended
   session.off('Tracing.dataCollected', gather)
-  const main = events.find(({ name, args }) => name === 'thread_name' && args.name === 'CrRendererMain')
-  return events.flatMap(({ name, pid, tid, tdur }) =>
-    name === 'RunTask' && pid === main?.pid && tid === main?.tid && tdur !== undefined ? [tdur / 1000] : [],
+  // A browser keeps a page in reserve, whose main thread does nothing: ours is the one that worked most.
+  const threads = events.flatMap(({ name, args, pid, tid }) =>
+    name === 'thread_name' && args.name === 'CrRendererMain'
+      ? [
+          events.flatMap((one) =>
+            one.name === 'RunTask' && one.pid === pid && one.tid === tid && one.tdur !== undefined
+              ? [one.tdur / 1000]
+              : [],
+          ),
+        ]
+      : [],
   )
+  return threads.sort((one, other) => sum(other) - sum(one))[0] ?? []
 }
 
 async function seven(work: () => Promise<{ value: number; loop: number }>) {

@@ -11,7 +11,7 @@ export interface Short {
   readonly branches: readonly Branch[]
   /** Parts whose contacts have to close first; empty where it is shorted at rest. */
   readonly closing: readonly string[]
-  /** Wires whose taking off ends it and leaves most loads between the two sides: what does not belong there, as far as can be told. */
+  /** Wires whose taking off ends it and leaves every load between the two sides. */
   readonly culprits: readonly string[]
 }
 
@@ -46,12 +46,10 @@ function culpritsOf({ netlist }: Simulation, poles: Poles, { hotNode, backNode }
     ...netlist.branches.filter(({ form }) => form === 'load').map(({ a, b }) => [a, b] as const),
     ...netlist.windings.map(({ nodes: [a, b] }) => [a, b] as const),
   ]
-  const kept = wires.map((wire) => {
+  const inside = loads.filter((ends) => ends.every((end) => poles.metal.joined(end, hotNode)))
+  return wires.filter((wire) => {
     const { joined } = poles.metalWithout(wire)
-    if (joined(hotNode, backNode)) return -1
     const between = (a: number, b: number) => joined(a, hotNode) && joined(b, backNode)
-    return loads.filter(([a, b]) => between(a, b) || between(b, a)).length
+    return !joined(hotNode, backNode) && inside.every(([a, b]) => between(a, b) || between(b, a))
   })
-  const most = Math.max(...kept)
-  return most < 0 ? [] : wires.filter((_, i) => kept[i] === most)
 }

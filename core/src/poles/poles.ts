@@ -24,6 +24,9 @@ const isStrap = ({ form, element }: Branch) => form === 'contact' && element?.fo
 
 const isCopper = (branch: Branch) => branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)
 
+/** Copper, and whatever contact could close. */
+const isMetal = (branch: Branch) => isCopper(branch) || branch.form === 'contact'
+
 /** Nodes that are one by copper alone: conductors, connectors and fixed straps. */
 export const copperOf = (netlist: Netlist) => new Groups(netlist, isCopper)
 
@@ -47,7 +50,7 @@ export class Poles {
     }
     this.copper = copperOf(netlist)
     this.rail = new Groups(netlist, (branch) => isCopper(branch) || guards(branch))
-    this.metal = new Groups(netlist, (branch) => isCopper(branch) || branch.form === 'contact')
+    this.metal = new Groups(netlist, isMetal)
   }
 
   /** Wires without which two nodes would not be joined by copper; empty where they are not. */
@@ -63,10 +66,7 @@ export class Poles {
 
   /** What is joined through every contact that could close, once a wire is off. */
   metalWithout(wire: string): Pick<Groups, 'joined'> {
-    return new Groups(
-      this.#netlist,
-      (branch) => branch.wire !== wire && (isCopper(branch) || branch.form === 'contact'),
-    )
+    return new Groups(this.#netlist, (branch) => branch.wire !== wire && isMetal(branch))
   }
 
   node(part: string, terminal: string): number | undefined {

@@ -109,6 +109,8 @@ const TerminalDot = memo(function TerminalDot({
   const words = terminalInWords(job, part, terminal)
   const lead = job.parts[part]?.leadColours?.[terminal] ?? kindOf(job.parts[part]!)?.terminals[terminal]?.lead
   const x = along ?? (side === 'left' ? 0 : side === 'right' ? width : width / 2)
+  // Filled where all that is landed runs in bundles and no conductor shows it.
+  const fill = bundled ? 'var(--ink)' : lead && hue(lead)
   const does = inHand
     ? `Lead ${inHand.toUpperCase()} on ${words}`
     : pulling
@@ -158,13 +160,7 @@ const TerminalDot = memo(function TerminalDot({
         >
           <span
             className={`grid place-items-center rounded-full border-2 group-hover:scale-125 ${pulling === point ? 'size-5 border-ink bg-lamp' : inHand || pulling ? 'size-5 border-ink border-dashed bg-card' : 'size-3 border-ink bg-card'}`}
-            style={
-              bundled && !inHand && !pulling
-                ? { background: 'var(--ink)' }
-                : lead && !inHand && !pulling
-                  ? { background: hue(lead) }
-                  : {}
-            }
+            style={fill && !inHand && !pulling ? { background: fill } : {}}
           />
         </button>
         {probe && (

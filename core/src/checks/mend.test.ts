@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import type { Job } from '../job/schema.ts'
+import { coloured, plants } from '../testing/broken-by-hand.ts'
+import { join, wireOn } from '../testing/hands.ts'
+import { applied, fixOf } from './fix.ts'
+import { findingsOf } from './index.ts'
+import { usedCap } from './used-cap.ts'
+
+describe('a rule mends what it knows how to', () => {
+  const mended = (job: Job, rule: string) => {
+    const finding = findingsOf(job).find((one) => one.rule === rule)!
+    return applied(job, fixOf(job, finding)!)!
+  }
+
+  it('a link goes, and nothing else', () => {
+    const sound = plants.plain()
+    const job = plants.plain()
+    join(job, 'B1.t1', 'B1.t2')
+    expect(mended(job, 'always-called').wires).toEqual(sound.wires)
+  })
+
+  it.each([
+    ['mains', 'V1.call', 'blue', 'brown'],
+    ['plain', 'ES1.in', 'white', 'black'],
+  ] as const)('%s: a live in %s, %s, is sleeved %s', (plant, point, colour, sleeve) => {
+    const job = plants[plant]()
+    coloured(point, colour)(job)
+    // The scheme's own colour is put back only where the rule knows nothing.
+    const after = mended(job, 'sleeved')
+    expect(after.wires[wireOn(job, point)!]).toMatchObject({ colour, sleeve })
+  })
+
+  it('a used connector is changed for a new one, and its other figures stay', () => {
+    const job = plants.capped()
+    job.parts.S5!.figures = { used: 1 }
+    expect(mended(job, 'used-cap').parts.S5!.figures).toBeUndefined()
+    job.parts.S5!.figures = { used: 1, ohms: 2 }
+    expect(mended(job, 'used-cap').parts.S5!.figures).toEqual({ ohms: 2 })
+  })
+})
+
+it('a part that is gone, or has no figures, is mended by nothing', () => {
+  const job = plants.capped()
+  const before = JSON.stringify(job)
+  const at = (part: string) =>
+    usedCap.mend!(job, { at: [{ part }] } as unknown as Parameters<NonNullable<typeof usedCap.mend>>[1])
+  at('nowhere')
+  at('S5')
+  expect(JSON.stringify(job)).toBe(before)
+})

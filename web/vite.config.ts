@@ -6,6 +6,13 @@ import { VitePWA } from 'vite-plugin-pwa'
 
 const api = `http://127.0.0.1:${process.env.API_PORT ?? 4680}`
 
+/** The packages that Recharts is made of. */
+const CHARTS =
+  /node_modules\/(recharts|victory-vendor|d3-(?!drag|selection|zoom|dispatch|timer|transition|ease|color|interpolate)|@reduxjs|redux|react-redux|reselect|immer|es-toolkit|decimal\.js-light|eventemitter3|tiny-invariant)/
+
+/** What every screen stands on. */
+const GROUND = /node_modules\/(react|react-dom|scheduler|react-router|@tanstack\/(query-core|react-query))\//
+
 export default defineConfig({
   plugins: [
     react(),
@@ -37,6 +44,33 @@ export default defineConfig({
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   worker: { format: 'es' },
-  build: { target: 'es2023', chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2023',
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      output: {
+        // Named by all who share it, a file would be called half a line.
+        chunkFileNames: ({ name }) => `assets/${name.split('~')[0]}-[hash].js`,
+        codeSplitting: {
+          groups: [
+            // What the address begins is here before anything else: with nothing else in it.
+            { name: 'ahead', test: /src\/(base\/ahead|data\/paths|workers\/bench-worker)|preload-helper/, priority: 3 },
+            { name: 'ground', test: GROUND, priority: 3 },
+            // What several screens share, in few files: a browser fetches six at once, and a hundred small ones take longer
+            // than what is in them. What draws charts is for those alone that show some.
+            {
+              name: 'shared',
+              test: (id: string) => !CHARTS.test(id),
+              minShareCount: 2,
+              entriesAware: true,
+              entriesAwareMergeThreshold: 20_000,
+              priority: 2,
+            },
+            { name: 'charts', test: CHARTS, priority: 1 },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { '/api': api } },
 })

@@ -10,6 +10,8 @@ import type {
   OwnKind,
   Supposition,
 } from '@civil-lantern/core'
+import { takenAhead } from '../base/ahead.ts'
+import { jobAt, ME, VERSION } from './paths.ts'
 
 export interface JobRow {
   readonly id: string
@@ -40,7 +42,6 @@ export interface TriedBefore {
 }
 
 /** The version of the document this page speaks. */
-const VERSION = 2
 
 /** What can be practised on the stand-in of a job, and whether something is hidden in it now; never what. */
 export interface StandInNow {
@@ -126,14 +127,23 @@ export interface Arrived {
 export const signedOut = new EventTarget()
 
 async function ask<T>(path: string, send?: unknown, method = send === undefined ? 'GET' : 'POST'): Promise<T> {
-  const answer = await fetch(`/api${path}`, {
-    method,
-    ...(send === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(send) }),
-  })
+  const begun = method === 'GET' ? await begunBefore(path) : undefined
+  const answer =
+    begun ??
+    (await fetch(`/api${path}`, {
+      method,
+      ...(send === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(send) }),
+    }))
   const said = await whatItSays(answer)
   if (answer.status === 401 && !path.startsWith('/me')) signedOut.dispatchEvent(new Event('nobody'))
   if (!answer.ok) throw new RefusedByServer(answer.status, said.failures ?? [], said.current, said.had)
   return said
+}
+
+/** The answer to what was asked before the page was here. One that failed or was refused is none: somebody may have come in since. */
+async function begunBefore(path: string): Promise<Response | undefined> {
+  const answer = await takenAhead<Promise<Response>>(path)?.catch(() => undefined)
+  return answer?.ok ? answer : undefined
 }
 
 /** Sends bytes as they are. */
@@ -161,7 +171,7 @@ async function whatItSays(answer: Response) {
 export const api = {
   sendPhoto: (id: string, hash: string, photo: Blob) => send(`/jobs/${id}/photos/${hash}`, photo, 'PUT'),
   addArchive: (id: string, archive: Blob) => send(`/archives/${id}`, archive, 'POST') as Promise<StoredJob>,
-  me: () => ask<Me>('/me'),
+  me: () => ask<Me>(ME),
   signIn: (name: string, passphrase: string) => ask<Me>('/me/sign-in', { name, passphrase }),
   join: (key: string, name: string, passphrase: string) => ask<Me>('/me/join', { key, name, passphrase }),
   signOut: () => ask<Me>('/me/sign-out', {}),
@@ -171,7 +181,7 @@ export const api = {
   removePerson: (id: string) => ask<unknown>(`/people/${id}`, undefined, 'DELETE'),
   amAt: (id: string, here: Here) => ask<unknown>(`/jobs/${id}/live`, here, 'PUT'),
   jobs: () => ask<{ jobs: JobRow[] }>('/jobs').then(({ jobs }) => jobs),
-  job: (id: string) => ask<StoredJob & { tried: TriedBefore | null }>(`/jobs/${id}?version=${VERSION}`),
+  job: (id: string) => ask<StoredJob & { tried: TriedBefore | null }>(jobAt(id)),
   addJob: (id: string, whole: { document: unknown } | { file: unknown }) => ask<StoredJob>('/jobs', { id, ...whole }),
   layJob: (id: string, shelf: Shelf) => ask<unknown>(`/jobs/${id}/shelf`, { shelf }, 'PUT'),
   jobFile: (id: string) => ask<unknown>(`/jobs/${id}/file`),

@@ -1,10 +1,12 @@
 import { type Document, type Edit, makeEdit, plannedJob } from '@civil-lantern/core'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { begunAhead } from '../base/ahead.ts'
 import { note, refusal, renamed, Server, says, start } from '../testing/job-server.ts'
 import { MemoryBox } from '../testing/memory-outbox.ts'
 import { type Answer, aPage, held, type Page, rest } from '../testing/page.ts'
 import { JobSession } from './job-session.ts'
 import { useNotTaken } from './not-taken.ts'
+import { jobAt } from './paths.ts'
 
 let page: Page
 let box: MemoryBox
@@ -226,6 +228,8 @@ it('edits kept by an older version are sent as that version wrote them, before t
   box.jobs.k = { id: 'k', revision: 1, document: { version: 1 } as unknown as Document }
   box.things.k = [{ id: 'old', what: 'edit', of: { id: 'old', name: 'Old', patches: [] } }]
   page.answers((asked) => (asked.method === 'GET' ? server.answer(asked) : says(200, { revision: 2 })))
+  // Asked for while the page was on its way: it is without what is sent now.
+  begunAhead(jobAt('k'), Promise.resolve(new Response('{}')))
   const session = await JobSession.open('k', box.window())
   open.push(session)
   expect(page.asked.map(({ method }) => method)).toEqual(['POST', 'GET'])

@@ -1,8 +1,10 @@
 import { applyEdit, type Document, type Edit } from '@civil-lantern/core'
+import { takenAhead } from '../base/ahead.ts'
 import { Observable } from '../base/observable.ts'
 import { api, RefusedByServer, type StoredJob, type TriedBefore } from './api.ts'
 import { layAside } from './not-taken.ts'
 import { editsIn, type Lying, type Outbox } from './outbox.ts'
+import { jobAt } from './paths.ts'
 
 export interface SessionState {
   readonly document: Document
@@ -86,6 +88,8 @@ export class JobSession extends Observable<SessionState> {
     try {
       if (older && edits.length > 0) {
         await api.edit(id, kept.revision, edits, 1)
+        // What was asked for before that is without them.
+        takenAhead(jobAt(id))
         await box.settle(id, { gone: idsOf(edits) })
       }
       const { tried, ...stored } = await api.job(id)

@@ -10,8 +10,10 @@ import {
   withDelta,
 } from '@civil-lantern/core'
 import { type Remote, wrap } from 'comlink'
+import { takenAhead } from '../base/ahead.ts'
 import { Observable } from '../base/observable.ts'
 import { shelf } from '../base/shelf.ts'
+import { benchWorker } from './bench-worker.ts'
 
 export type Speed = 1 | 4 | 'instant'
 
@@ -37,7 +39,7 @@ export class BenchClient extends Observable<BenchState> {
 
   constructor() {
     super({ snapshot: undefined, speed: shelf.get<Speed>('speed') ?? 4 })
-    this.#worker = new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' })
+    this.#worker = takenAhead<Worker>('bench') ?? benchWorker()
     this.#bench = wrap<LiveBench>(this.#worker)
   }
 

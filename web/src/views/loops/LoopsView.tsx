@@ -1,6 +1,7 @@
 import { type Job, type Snapshot, type Strip, zonesInOrder } from '@civil-lantern/core'
 import { useMemo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
+import { useRest } from '../../ui/use-rest.ts'
 import { useRoom } from '../../ui/use-room.ts'
 import { useWide } from '../../ui/use-wide.ts'
 import { foundOn } from '../found-on.ts'
@@ -17,6 +18,8 @@ import { captionOf, stripsOf } from './strips-of.ts'
 
 /** Width of the column that names the zone. */
 const NAME = 124
+/** Rows that a screen holds. */
+const FIRST = 6
 
 /** Every loop of the job: a row for each zone, then what they share. On a phone one loop at a time, downward. */
 export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
@@ -36,13 +39,15 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     [wrong, picked, job, snapshot.findings, bright],
   )
   const spoken = useMemo(() => spokenOf(verdict, job), [verdict, job])
+  const rest = useRest(room > 0)
+  const zones = zonesInOrder(job)
   const forStrips = room - NAME - 16
   return (
     <section ref={box} aria-label="Loops" className="min-h-full rounded-card border border-line bg-card">
       {room === 0 ? null : wide ? (
         <>
           <DimmedNote className="border-line border-b px-4 py-1" />
-          {zonesInOrder(job).map((zone, i) => {
+          {(rest ? zones : zones.slice(0, FIRST)).map((zone, i) => {
             const strips = stripsOf(loops, zone.id)
             if (strips.length === 0) return null
             const standing = verdict.zones.find((z) => z.zone === zone.id)
@@ -75,7 +80,9 @@ export function LoopsView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
               </article>
             )
           })}
-          <SharedStrips job={job} snapshot={snapshot} marks={marks} room={room - 24} />
+          {(rest || zones.length < FIRST) && (
+            <SharedStrips job={job} snapshot={snapshot} marks={marks} room={room - 24} />
+          )}
         </>
       ) : (
         <PhoneLoop job={job} snapshot={snapshot} marks={marks} />

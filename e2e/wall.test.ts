@@ -381,3 +381,26 @@ it('on a phone the wall is begun at its left, near enough to be read; seen whole
   await settled()
   expect([await inView('V3'), await inView('TS3')]).toEqual([true, true])
 })
+
+it('a thumb goes up to terminals that it cannot tell apart, and touches there; what it has in hand stays in hand', async () => {
+  await window.page.setViewport({ width: 390, height: 844 })
+  await onTheWall('kestrel-point')
+  await window.click('button', 'All')
+  await settled()
+  const [one, other] = await window.page.$$eval('[data-id="B1"] [data-terminal]', (all) =>
+    all.map((button) => button.getAttribute('data-terminal')!),
+  )
+  const sizeNow = () => window.page.$eval(terminal(one!), (button) => Math.round(button.getBoundingClientRect().width))
+  const otherSays = () => window.page.$eval(terminal(other!), (button) => button.getAttribute('aria-label') ?? '')
+  const tap = async () => {
+    const { x, y } = await middleOf(terminal(one!))
+    await window.page.touchscreen.tap(x, y)
+    await settled()
+  }
+  expect(await sizeNow()).toBeLessThan(24)
+  await tap()
+  expect(await sizeNow()).toBe(44)
+  expect(await otherSays()).toContain('Take a conductor')
+  await tap()
+  expect(await otherSays()).toContain('Land the conductor')
+})

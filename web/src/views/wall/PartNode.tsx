@@ -4,7 +4,7 @@ import { memo, useMemo, useRef } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { hue } from '../../ui/colours.ts'
 import { useOneStop } from '../../ui/one-stop.ts'
-import { isSplice, type WallTerminal } from './boxes.ts'
+import { isSplice, leftOf, TARGET, type WallTerminal } from './boxes.ts'
 import type { Hung } from './shapes.ts'
 import { useShown, useWall } from './wall-state.ts'
 
@@ -92,7 +92,7 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
 
 const TerminalDot = memo(function TerminalDot({
   part,
-  one: { terminal, marking, side, x: along, y, bundled },
+  one,
   width,
   splice,
 }: {
@@ -101,14 +101,16 @@ const TerminalDot = memo(function TerminalDot({
   width: number
   splice: boolean
 }) {
+  const { terminal, marking, side, x: along, y, bundled } = one
   const { job, touch } = useWall()
+  // What presses is told where the press begins: a click does not say it in every browser.
+  const by = useRef('')
   const point = `${part}.${terminal}`
   const inHand = useWorkspace((w) => w.inHand)
   const pulling = useWorkspace((w) => w.pulling)
   const probe = useWorkspace(({ leads }) => (leads.a === point ? 'A' : leads.b === point ? 'B' : undefined))
   const words = terminalInWords(job, part, terminal)
   const lead = job.parts[part]?.leadColours?.[terminal] ?? kindOf(job.parts[part]!)?.terminals[terminal]?.lead
-  const x = along ?? (side === 'left' ? 0 : side === 'right' ? width : width / 2)
   // Filled where all that is landed runs in bundles and no conductor shows it.
   const fill = bundled ? 'var(--ink)' : lead && hue(lead)
   const does = inHand
@@ -140,10 +142,10 @@ const TerminalDot = memo(function TerminalDot({
         type="source"
         position={side === 'right' ? Position.Right : Position.Left}
         style={{
-          left: x,
+          left: leftOf(one, width),
           top: y,
-          width: 24,
-          height: 24,
+          width: TARGET,
+          height: TARGET,
           transform: 'translate(-50%, -50%)',
           background: 'transparent',
           border: 'none',
@@ -154,7 +156,10 @@ const TerminalDot = memo(function TerminalDot({
           aria-label={does}
           title={bundled ? `${words}, landed: its conductors run in a bundle` : words}
           data-terminal={point}
-          onClick={({ detail }) => touch(point, detail === 0)}
+          onPointerDown={({ pointerType }) => {
+            by.current = pointerType
+          }}
+          onClick={({ detail }) => touch(point, detail === 0 ? 'key' : by.current === 'touch' ? 'thumb' : 'mouse')}
           onKeyDown={(e) => e.stopPropagation()}
           className="group pointer-events-auto absolute inset-0 grid place-items-center rounded-full"
         >

@@ -20,6 +20,7 @@ import { useWide } from '../../ui/use-wide.ts'
 import { foundOn } from '../found-on.ts'
 import { CircuitColours, DimmedNote, useBright } from '../Layers.tsx'
 import { useSame } from '../use-same.ts'
+import { leftOf, TARGET } from './boxes.ts'
 import { useFolds } from './folds.ts'
 import { hungByHand, landConductor } from './hands.ts'
 import { clear } from './hang.ts'
@@ -39,6 +40,9 @@ const LEAST_TEXT = 11
 const TEXT = 15
 /** Below this zoom only names are shown: they grow as the wall shrinks, and fine print has no room. */
 const FAR = LEAST_TEXT / TEXT
+
+/** What a thumb needs, pixels. Where terminals are smaller than they are on the wall, it goes up to them first. */
+const THUMB = 44
 
 /** The circuit as the hand finds it: parts where they hang, terminals as printed, conductors pulled from one to another. */
 export function WallView({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
@@ -113,9 +117,19 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
     return () => window.removeEventListener('beforeprint', whole)
   })
   const [choosing, setChoosing] = useState<string>()
-  const touched = (point: string, byKeyboard: boolean) => {
-    if (inHand) land(point)
-    else if (byKeyboard) setChoosing(point)
+  /** Goes up to a terminal until a thumb can tell it from those beside it. */
+  const goTo = (point: string) => {
+    const [part, terminal] = point.split('.')
+    const hung = arrangement?.parts.find((one) => one.part === part)
+    const one = hung?.terminals.find((other) => other.terminal === terminal)
+    if (!hung || !one) return
+    whole.current = false
+    void flow.setCenter(hung.x + leftOf(one, hung.width), hung.y + one.y, { zoom: THUMB / TARGET })
+  }
+  const touched = (point: string, by: 'mouse' | 'key' | 'thumb') => {
+    if (by === 'thumb' && flow.getZoom() < 1) goTo(point)
+    else if (inHand) land(point)
+    else if (by === 'key') setChoosing(point)
     else if (pulling && pulling !== point) landConductor(job, session, pulling, point, pick, pull)
     else pull(pulling === point ? undefined : point)
   }
@@ -135,7 +149,7 @@ function Wall({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
       layers: layersOf(job),
       found,
       followed,
-      touch: (point, byKeyboard) => does.current.touched(point, byKeyboard),
+      touch: (point, by) => does.current.touched(point, by),
       fold: (what, folded) => does.current.fold(what, folded),
     }),
     [job, found, followed],

@@ -14,6 +14,8 @@ import {
 export const GRID = 12
 /** From one terminal to the next. */
 export const ROW = 24
+/** What of a terminal can be touched. */
+export const TARGET = 24
 /** From the top of a part to its first terminal: its name stands there. */
 export const HEAD = 36
 const FOOT = GRID
@@ -43,6 +45,10 @@ export interface WallTerminal {
   /** All that is landed on it runs in bundles. */
   readonly bundled?: true
 }
+
+/** How far from the left of its part a terminal is. */
+export const leftOf = ({ x, side }: WallTerminal, width: number) =>
+  x ?? (side === 'left' ? 0 : side === 'right' ? width : width / 2)
 
 /** A part as it hangs: its size, its terminals, and the column it belongs to when the wall is tidied. */
 export interface WallBox {

@@ -28,7 +28,7 @@ export interface WallContextValue {
   /** The wires that stay bright while one is followed; undefined where none is. */
   readonly followed: ReadonlySet<string> | undefined
   /** A terminal was touched: a lead or a conductor lands there, or one is taken in hand. */
-  touch(point: string, byKeyboard: boolean): void
+  touch(point: string, by: 'mouse' | 'key' | 'thumb'): void
   /** Opens what is folded, or folds it. */
   fold(what: string, folded: boolean): void
 }

@@ -1,11 +1,11 @@
 import type { Job } from '@civil-lantern/core'
 import { type Bar, type Bundle, barsOf, bundlesOf, linkOf } from './bars.ts'
 import { boxesOf, GAP, GRID, tapKey } from './boxes.ts'
-import { blocked, lanesOf } from './gathered.ts'
+import { blocked, branchesToPanels, lanesOf } from './gathered.ts'
 import { hang } from './hang.ts'
 import { coreExit, mouthsOf, right, type Sheath, sheathExit } from './mouths.ts'
 import { type Ask, type Exit, type Point, type Rect, Router, straightened } from './route.ts'
-import type { Block, Folds, Hanging, Held, Hung } from './shapes.ts'
+import type { Block, Folds, Gathered, Hanging, Held, Hung } from './shapes.ts'
 import { TAG } from './trunks.ts'
 
 /** One conductor: from its terminal to its other one, or to the mouth of a sheath and out of the other mouth. */
@@ -117,7 +117,14 @@ function wired(job: Job, { parts, blocks, bundled, gathered }: Hanging): Arrange
     asks.push({ id: `${id}:far`, from: farEnd, to: [coreExit(bundle.far, bundle.near, core!)] })
   }
   // What folded zones have on strips goes by trunks; where one would stand behind a part, each bundle finds a way of its own.
-  const lanes = lanesOf(gathered, hung, blocks)
+  const onStrip = ({ strip }: Gathered) => hung.get(strip)?.taps !== undefined
+  const toPanels = branchesToPanels(
+    gathered.filter((one) => !onStrip(one)),
+    hung,
+    blocks,
+  )
+  asks.push(...toPanels)
+  const lanes = lanesOf(gathered.filter(onStrip), hung, blocks)
   const straightOn = !lanes.some((lane) => blocked(lane, [...parts, ...blocks]))
   for (const { strip, bar, link, branches } of lanes) {
     if (straightOn) {
@@ -125,7 +132,8 @@ function wired(job: Job, { parts, blocks, bundled, gathered }: Hanging): Arrange
       asks.push(link, ...branches)
     } else asks.push(...branches.map(({ id, from }, i) => ({ id, from, to: besideHead(hung.get(strip)!, i) })))
   }
-  const inLanes = new Set(lanes.flatMap(({ link, branches }) => [link.id, ...branches.map(({ id }) => id)]))
+  const branches = [...toPanels, ...lanes.flatMap((lane) => lane.branches)]
+  const inLanes = new Set([...lanes.map(({ link }) => link.id), ...branches.map(({ id }) => id)])
   const laid = router.lay(asks)
   const routes = new Map([
     ...straight,
@@ -140,11 +148,8 @@ function wired(job: Job, { parts, blocks, bundled, gathered }: Hanging): Arrange
   }
   const bundles = [
     ...bundlesOf(job, bundled, hung, blocks),
-    ...lanes.flatMap(({ strip, wires, bar, link, branches }): Bundle[] => [
-      ...branches.flatMap(({ id, zone, wires }) => {
-        const points = laid.get(id)
-        return points ? [{ id, opens: zone, wires, points }] : []
-      }),
+    ...branches.map(({ id, zone, wires }): Bundle => ({ id, opens: zone, wires, points: laid.get(id)! })),
+    ...lanes.flatMap(({ strip, wires, bar, link }): Bundle[] => [
       ...(straightOn ? [{ id: `bar ${strip}`, wires, points: bar }] : []),
       ...(laid.has(link.id) ? [{ id: link.id, wires, points: laid.get(link.id)! }] : []),
     ]),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { sampleJob } from '../../../../cli/src/samples.ts'
 import { arrange } from './arrange.ts'
-import { boxesOf, GRID } from './boxes.ts'
+import { boxesOf, COLUMNS, GRID } from './boxes.ts'
 import { hiddenIn } from './folded.ts'
 import { blocked, endsOf, gatheredIn, lanesOf, roomForLanes } from './gathered.ts'
 
@@ -128,4 +128,76 @@ it('a wall without strips gathers nothing', () => {
   const boxes = boxesOf(job)
   const gathered = gatheredIn(job, boxes, hiddenIn(job, boxes, foldedZones(job)))
   expect([gathered, roomForLanes(gathered)]).toEqual([[], 0])
+})
+
+describe('what runs from folded zones to panels', () => {
+  const job = sampleJob({ scheme: 's5a', zones: 12, panel: 'panel/zone-valve-6' })
+  const folds = { supply: true, zones: new Set(Object.keys(job.zones).filter((id) => id !== 'z3')) }
+  const wall = arrange(job, folds)
+  const panels = wall.parts.filter(({ column }) => column === COLUMNS.panel)
+
+  it('is one line to each, level where the panel reaches, and opens its zone; the zone in hand keeps its conductors', () => {
+    const lines = wall.bundles.filter(({ id }) => id.startsWith('bundle '))
+    expect(lines.map(({ opens }) => opens).toSorted()).toEqual([...folds.zones].toSorted())
+    for (const { id, opens, points } of lines) {
+      const panel = panels.find(({ part }) => id.endsWith(` ${part}`))!
+      const [block, end] = [wall.blocks.find((one) => one.id === opens)!, points.at(-1)!]
+      expect(points[0]).toMatchObject({ x: block.x })
+      expect([id, end.x, end.y > panel.y, end.y < panel.y + panel.height]).toEqual([
+        id,
+        panel.x + panel.width,
+        true,
+        true,
+      ])
+    }
+    const ofZone3 = Object.entries(job.wires).flatMap(([id, { from, to }]) =>
+      [from, to].some(({ part }) => part === 'V3') ? [id] : [],
+    )
+    expect(ofZone3.filter((id) => wall.wires[id] === undefined)).toEqual([])
+  })
+
+  it('comes to heights of their own, none of them a terminal’s', () => {
+    for (const panel of panels) {
+      const ends = wall.bundles.flatMap(({ id, points }) =>
+        id.startsWith('bundle ') && id.endsWith(` ${panel.part}`) ? [points.at(-1)!.y] : [],
+      )
+      expect(new Set(ends).size).toBe(ends.length)
+      expect(panel.terminals.filter(({ x, y }) => x === undefined && ends.includes(panel.y + y))).toEqual([])
+    }
+  })
+
+  it('fills the terminals that only it lands on; those of the zone in hand stay where its row is', () => {
+    const [panel] = panels
+    const of = (marked: boolean) => panel!.terminals.filter(({ bundled }) => (bundled === true) === marked)
+    expect(of(true).length).toBeGreaterThan(20)
+    expect(of(true).every(({ x }) => x !== undefined)).toBe(true)
+    const wired = new Set(
+      Object.values(job.wires).flatMap(({ from, to }) =>
+        [from, to].some(({ part }) => /^(V|TS)3$/.test(part))
+          ? [from, to].flatMap(({ part, terminal }) => (part === panel!.part ? [terminal] : []))
+          : [],
+      ),
+    )
+    expect(of(false).filter(({ terminal }) => wired.has(terminal)).length).toBe(wired.size)
+    expect(wired.size).toBeGreaterThan(3)
+  })
+
+  it('crosses a tenth as often as conductor by conductor', () => {
+    const { crossings } = arrange(job, { ...folds, zones: new Set(Object.keys(job.zones)) })
+    console.info(`wall of two panels, 12 zones folded: ${crossings} crossings, bundles counted`)
+    expect(crossings).toBeLessThan(1151 / 10)
+  })
+
+  it('a panel hung elsewhere than its zones is reached all the same', () => {
+    const moved = structuredClone(job)
+    moved.parts[panels[0]!.part]!.at = { x: 0, y: -1200 }
+    const { bundles, parts } = arrange(moved, folds)
+    const panel = parts.find(({ part }) => part === panels[0]!.part)!
+    for (const { id, points } of bundles.filter(({ id }) => id.endsWith(` ${panel.part}`)))
+      expect([id, points.at(-1)!.x, points.at(-1)!.y <= panel.y + panel.height]).toEqual([
+        id,
+        panel.x + panel.width,
+        true,
+      ])
+  })
 })

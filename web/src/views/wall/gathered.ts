@@ -4,12 +4,16 @@ import type { Ask, Exit, Point, Rect } from './route.ts'
 import type { Block, Gathered, Hung } from './shapes.ts'
 
 /**
- * What runs from each folded zone to each strip of terminals, where that is more than one conductor: a folded zone is one
- * line, and eight lines of six conductors to three strips are no drawing.
+ * What runs from each folded zone to each strip of terminals, and to each panel, where that is more than one conductor: a folded
+ * zone is one line, and eight lines of six conductors to three strips are no drawing.
  */
 export function gatheredIn(job: Job, boxes: readonly WallBox[], hidden: ReadonlyMap<string, string>): Gathered[] {
   const strips = new Set(
-    boxes.flatMap(({ part, column, splice }) => (column === COLUMNS.trunks && !splice ? [part] : [])),
+    boxes.flatMap(({ part, column, splice, place }) =>
+      (column === COLUMNS.trunks && !splice) || (column === COLUMNS.panel && place === job.survey.boiler.place)
+        ? [part]
+        : [],
+    ),
   )
   const found = new Map<string, { zone: string; strip: string; wires: string[] }>()
   for (const [wire, { from, to }] of Object.entries(job.wires)) {
@@ -45,13 +49,48 @@ export interface Lane {
   readonly wires: readonly string[]
   readonly bar: readonly [Point, Point]
   readonly link: Ask
-  readonly branches: readonly (Ask & Pick<Gathered, 'zone' | 'wires'>)[]
+  readonly branches: readonly Branch[]
 }
 
 /** Room for the trunks of so many strips, from the blocks of folded zones to their left. */
 export const roomForLanes = (gathered: readonly Gathered[]) => {
   const strips = new Set(gathered.map(({ strip }) => strip)).size
   return strips > 0 ? GRID * (2 * strips + 1) : 0
+}
+
+/** What runs from a folded zone as one. */
+export type Branch = Ask & Pick<Gathered, 'zone' | 'wires'>
+
+/** From each folded zone level to its panel, which is the trunk; beside one that does not reach so far, as near as it does. */
+export function branchesToPanels(
+  gathered: readonly Gathered[],
+  hung: ReadonlyMap<string, Hung>,
+  blocks: readonly Block[],
+): Branch[] {
+  const taken = new Map<string, Set<number>>()
+  return gathered.flatMap((one): Branch[] => {
+    const panel = hung.get(one.strip)
+    const block = blocks.find(({ id }) => id === one.zone)
+    const down = block?.bundles?.[one.strip]
+    if (!panel || !block || down === undefined) return []
+    const own = taken.get(one.strip) ?? new Set(panel.terminals.map(({ y }) => panel.y + y))
+    taken.set(one.strip, own)
+    const [first, last] = [panel.y + GRID, panel.y + panel.height - GRID]
+    const level = Math.min(last, Math.max(first, block.y + down))
+    // The nearest height of its own along the panel; past its ends they share the last.
+    const places = Array.from({ length: 1 + (last - first) / GRID }, (_, n) => first + GRID * n)
+    const free = places.filter((y) => !own.has(y)).sort((a, b) => Math.abs(a - level) - Math.abs(b - level))
+    const y = free[0] ?? level
+    own.add(y)
+    return [
+      {
+        ...one,
+        id: `bundle ${one.zone} ${one.strip}`,
+        from: [{ x: block.x, y: block.y + down, side: 'left' }],
+        to: [{ x: panel.x + panel.width, y, side: 'right' }],
+      },
+    ]
+  })
 }
 
 /** The trunks of what is gathered, side by side to the left of the blocks: the strip furthest left has the one furthest left. */

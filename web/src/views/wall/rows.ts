@@ -123,7 +123,13 @@ export function inRowsOf(job: Job, boxes: readonly WallBox[], folds: Folds): Han
     ),
   )
   const heights = heightsOf(job, inRow, zoneBlocks, rows, hung, blocks)
-  const tall = panels.map((box) => stretched(box, ends, heights))
+  const single = partnersOf(job, new Set(gathered.flatMap(({ wires }) => wires)))
+  const landed = (part: string, terminal: string) => ends.get(part)?.has(terminal) === true
+  const tall = panels.map((box) => {
+    const zones = new Set(gathered.flatMap(({ strip, zone }) => (strip === box.part ? [zone] : [])))
+    const middles = zoneBlocks.flatMap(({ id, y, height }) => (zones.has(id) ? [y + height / 2] : []))
+    return stretched(box, single, heights, landed, middles)
+  })
   const panelTops = stacked(
     tall.map(({ box, top }) => ({ height: box.height, centre: top === undefined ? undefined : top + box.height / 2 })),
     GAP,
@@ -132,13 +138,13 @@ export function inRowsOf(job: Job, boxes: readonly WallBox[], folds: Folds): Han
   const down = Math.max(0, TOP - Math.min(TOP, ...panelTops))
   const panelsAt = tall.map(({ box }, i) => ({ ...box, x: 0, y: panelTops[i]! + down }))
   for (const one of panelsAt) heights.add(one)
-  const single = partnersOf(job, new Set(gathered.flatMap(({ wires }) => wires)))
-  const trunks = trunkColumns(single, atHome, heights, (part, terminal) => ends.get(part)?.has(terminal) === true)
+  const trunks = trunkColumns(single, atHome, heights, landed)
   for (const one of trunks.stems) put(one, x + one.x, one.y)
   x += trunks.width > 0 ? trunks.width + 3 * GRID : 0
   for (const one of panelsAt) put(one, x, one.y)
   if (panels.length > 0) x += widest(panels) + gutter(job, panels)
-  x += roomForLanes(gathered)
+  // A panel is a trunk itself.
+  x += roomForLanes(gathered.filter(({ strip }) => panels.every(({ part }) => part !== strip)))
   for (const one of inRow) hung.set(one.part, { ...one, x: one.x + x })
   blocks.push(...zoneBlocks.map((one) => ({ ...one, x: one.x + x })))
   return { parts: boxes.flatMap(({ part }) => hung.get(part) ?? []), blocks, bundled, gathered }

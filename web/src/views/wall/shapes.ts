@@ -10,11 +10,11 @@ export interface Hanging {
   readonly blocks: readonly Block[]
   /** Conductors between the folded supply and the plant that are drawn as one with others. */
   readonly bundled: ReadonlySet<string>
-  /** What runs from folded zones to strips of terminals, drawn as one each. */
+  /** What runs from folded zones to strips of terminals and to panels, drawn as one each. */
   readonly gathered: readonly Gathered[]
 }
 
-/** All that runs from a folded zone to one strip. */
+/** All that runs from a folded zone to one strip, or one panel. */
 export interface Gathered {
   readonly zone: string
   readonly strip: string

@@ -7,8 +7,6 @@ const ALONG = 3 * GRID
 /** From the top of a strip to its terminals: its name and their numbers stand there. */
 const STRIP_ROW = 4 * GRID
 const STRIP_FREE = 7 * GRID
-/** Where conductors between strips run, from the top of their heads. */
-export const BELOW_HEADS = 9 * GRID
 /** A strip's head with its free terminals, and how many conductors to rows one is worth that has to go round it. */
 const STRIP_HEAD = STRIP_FREE + GRID
 const ROUND = 3
@@ -41,14 +39,17 @@ export function headLevel(uprights: readonly (readonly number[])[], rows: readon
   return best
 }
 
-/** A strip of terminals: each in use goes up and down as a trunk of its own, those that are free stand below them. */
+/**
+ * A strip of terminals: each in use goes up and down as a trunk of its own, those that are free stand below them.
+ * @param links the heights of what goes from strip to strip
+ */
 export function stripOf(
   box: WallBox,
   ends: Partners,
   heights: Heights,
   rightward: (part: string) => boolean,
   top: number,
-  linkLevel: (wire: string) => number,
+  links: ReadonlyMap<string, number>,
   landed: (part: string, terminal: string) => boolean,
 ): Strip {
   const at: ReadonlyMap<string, readonly Partner[]> = ends.get(box.part) ?? new Map()
@@ -60,16 +61,14 @@ export function stripOf(
   const taps: Record<string, { x: number; y: number }> = {}
   const terminals: WallTerminal[] = []
   const hanging = used.map(({ one, there }) => {
-    const ways = there.map(
-      (end): Way => ({
-        key: end.wire,
-        wanted: heights.of(end) ?? linkLevel(end.wire),
-        right: rightward(end.part),
-        onward: 0,
-      }),
+    const ways = there.flatMap((end): Way[] =>
+      links.has(end.wire) ? [] : [{ key: end.wire, wanted: heights.of(end), right: rightward(end.part), onward: 0 }],
     )
     const places = clearOf(
-      [...levels(ways, GRID)].map(([wire, y]) => ({ wire, y: y - top })),
+      [
+        ...levels(ways, GRID),
+        ...there.flatMap(({ wire }) => (links.has(wire) ? [[wire, links.get(wire)!] as const] : [])),
+      ].map(([wire, y]) => ({ wire, y: y - top })),
       head,
     )
     const right = new Set(ways.filter((way) => way.right).map(({ key }) => key))

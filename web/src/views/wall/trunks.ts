@@ -11,8 +11,9 @@ import {
   type WallTerminal,
 } from './boxes.ts'
 import { levels, NOWHERE, type Stem, type Way } from './levels.ts'
+import { linkLevels } from './links.ts'
 import type { Heights } from './shapes.ts'
-import { BELOW_HEADS, crossedStrips, headLevel, leastCrossed, stripOf } from './strips.ts'
+import { crossedStrips, headLevel, leastCrossed, stripOf } from './strips.ts'
 
 /** From one trunk to the next: its beads, and a lane beside them. */
 const PITCH = 4 * GRID
@@ -82,22 +83,8 @@ export function trunkColumns(
     ),
     [...all],
   )
-  let links = 0
-  const level = new Map<string, number>()
-  const hung = strips.map((box) =>
-    stripOf(
-      box,
-      ends,
-      heights,
-      rightward,
-      top,
-      (wire) => {
-        if (!level.has(wire)) level.set(wire, top + BELOW_HEADS + GRID * links++)
-        return level.get(wire)!
-      },
-      landed,
-    ),
-  )
+  const links = linkLevels(new Set(strips.map(({ part }) => part)), ends, heights, top)
+  const hung = strips.map((box) => stripOf(box, ends, heights, rightward, top, links, landed))
   for (const { stem } of leastCrossed(hung, crossedStrips)) {
     stems.push({ ...stem, x })
     x += stem.width + 3 * GRID
@@ -125,23 +112,33 @@ export function beadOf(box: WallBox, ways: readonly Way[], all: ReadonlySet<numb
   return { ...box, y: top, height: Math.max(...terminals.map(({ y }) => y), 0) + GRID, terminals }
 }
 
-/** A panel as the trunk it is: what leads to the rows leaves it where the row is. */
-export function stretched(box: WallBox, ends: Partners, heights: Heights): { box: WallBox; top: number | undefined } {
+/**
+ * A panel as the trunk it is: what leads to the rows leaves it where the row is, and it stands by the zones it serves.
+ * @param ends what is drawn one by one @param landed whether anything at all is on a terminal, drawn or in a bundle
+ * @param middles of the folded zones that lead to it
+ */
+export function stretched(
+  box: WallBox,
+  ends: Partners,
+  heights: Heights,
+  landed: (part: string, terminal: string) => boolean,
+  middles: readonly number[],
+): { box: WallBox; top: number | undefined } {
   const wanted = (terminal: string) => {
     const found = (ends.get(box.part)?.get(terminal) ?? []).flatMap((end) => heights.of(end) ?? [])
-    return found.length > 0 ? found.reduce((sum, y) => sum + y, 0) / found.length : undefined
+    return found.length > 0 ? mean(found) : undefined
   }
   const right = box.terminals.flatMap((one) => {
     const y = one.side === 'left' ? undefined : wanted(one.terminal)
     return y === undefined ? [] : [{ terminal: one.terminal, y }]
   })
-  if (right.length === 0) return { box, top: undefined }
+  if (right.length === 0 && middles.length === 0) return { box, top: undefined }
   right.sort((a, b) => a.y - b.y)
-  const top = right[0]!.y - HEAD
   const down = new Map<string, number>()
+  const first = right[0]?.y ?? 0
   let last = HEAD - ROW
   for (const { terminal, y } of right) {
-    last = Math.max(last + ROW, snap(y - top))
+    last = Math.max(last + ROW, snap(y - first + HEAD))
     down.set(terminal, last)
   }
   const joined = ends.get(box.part)
@@ -149,17 +146,25 @@ export function stretched(box: WallBox, ends: Partners, heights: Heights): { box
     box.terminals.filter(({ terminal, side }) => !down.has(terminal) && side === 'left' && joined?.has(terminal)),
   )
   for (const { terminal, y } of left) down.set(terminal, y)
-  // Those that are free stand below, three abreast.
-  const bottom = Math.max(...down.values())
+  // Those that are free, and those with what runs in bundles, stand below, as many abreast as their markings have room.
+  const bottom = Math.max(HEAD - ROW, ...down.values())
+  const others = box.terminals.filter(({ terminal }) => !down.has(terminal))
+  const abreast = others.every(({ marking }) => marking.length <= 3) ? 4 : 3
   let free = 0
   const terminals = box.terminals.map((one): WallTerminal => {
     const y = down.get(one.terminal)
     if (y !== undefined) return { ...one, y }
     const at = free++
-    return { ...one, x: 2.5 * GRID + 4.5 * GRID * (at % 3), y: bottom + 4 * GRID + 3 * GRID * Math.floor(at / 3) }
+    return {
+      ...one,
+      x: (box.width / abreast) * ((at % abreast) + 0.5),
+      y: bottom + 4 * GRID + 3 * GRID * Math.floor(at / abreast),
+      ...(landed(box.part, one.terminal) ? { bundled: true } : {}),
+    }
   })
-  return {
-    box: { ...box, terminals, height: Math.max(...terminals.map(({ y }) => y + GRID)) },
-    top: snap(top),
-  }
+  const height = Math.max(...terminals.map(({ y }) => y + GRID))
+  const top = right.length > 0 ? first - HEAD : mean(middles) - height / 2
+  return { box: { ...box, terminals, height }, top: snap(top) }
 }
+
+const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length

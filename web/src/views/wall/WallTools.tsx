@@ -46,33 +46,35 @@ export function WallTools({
   const zones = zonesInOrder(job)
   const here = zone !== undefined ? job.zones[zone] : undefined
   return (
-    <div className="no-print flex items-center gap-1.5 overflow-x-auto border-line border-b p-1.5">
-      <button
-        type="button"
-        className={button}
-        onClick={() => {
-          setZone(undefined)
-          look(undefined)
-        }}
-      >
-        All
-      </button>
-      {zones.map(({ id, number, name }) => (
+    <div className="no-print flex items-center gap-1 overflow-x-auto border-line border-b p-1.5">
+      <div className="flex shrink-0 gap-1 lg:min-w-0 lg:shrink lg:overflow-x-auto">
         <button
-          key={id}
           type="button"
-          aria-pressed={zone === id}
-          aria-label={`Look at zone ${number}, ${name}${folds.zones.has(id) ? ', folded' : ''}`}
-          title={name}
-          className={`${button} font-mono ${folds.zones.has(id) ? 'line-through opacity-60' : ''}`}
+          className={button}
           onClick={() => {
-            setZone(id)
-            look(id)
+            setZone(undefined)
+            look(undefined)
           }}
         >
-          {number}
+          All
         </button>
-      ))}
+        {zones.map(({ id, number, name }) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={zone === id}
+            aria-label={`Look at zone ${number}, ${name}${folds.zones.has(id) ? ', folded' : ''}`}
+            title={folds.zones.has(id) ? `${name}, folded` : name}
+            className={`${button} min-w-11 px-1.5! font-mono ${folds.zones.has(id) ? 'border-soft! border-dashed' : ''}`}
+            onClick={() => {
+              setZone(id)
+              look(id)
+            }}
+          >
+            {number}
+          </button>
+        ))}
+      </div>
       {here && zone !== undefined && foldable(job, zone) && (
         <button type="button" className={button} onClick={() => fold(zone, !folds.zones.has(zone))}>
           {folds.zones.has(zone) ? `Unfold ${here.number}` : `Fold ${here.number}`}
@@ -88,15 +90,11 @@ export function WallTools({
       <button type="button" className={button} aria-label="Nearer" onClick={() => zoom('in')}>
         <Plus size={18} aria-hidden />
       </button>
-      <button
-        type="button"
-        className={button}
-        aria-pressed={following}
-        disabled={!following && !(picked && 'wire' in picked)}
-        onClick={() => follow(!following)}
-      >
-        Follow
-      </button>
+      {(following || (picked && 'wire' in picked)) && (
+        <button type="button" className={button} aria-pressed={following} onClick={() => follow(!following)}>
+          Follow
+        </button>
+      )}
       <LayersMenu className={button} colours />
       <button type="button" className={button} onClick={() => setAdding(true)}>
         Add

@@ -72,5 +72,6 @@ export default defineConfig({
       },
     },
   },
-  server: { proxy: { '/api': api } },
+  // Under the name of the page: the server lets only its own pages write.
+  server: { proxy: { '/api': { target: api, changeOrigin: false } } },
 })

@@ -41,8 +41,6 @@ export interface TriedBefore {
   readonly hands: Readonly<Record<string, Readonly<Record<string, boolean>>>>
 }
 
-/** The version of the document this page speaks. */
-
 /** What can be practised on the stand-in of a job, and whether something is hidden in it now; never what. */
 export interface StandInNow {
   readonly complaints: readonly {

@@ -134,6 +134,14 @@ it.each(jobs.flatMap(([name, job]) => folds.map(([what, of]) => [name, what, job
   },
 )
 
+it.each(jobs)('%s: no two conductors leave an upright of a strip at one height', (_name, job) => {
+  for (const folded of [undefined, { supply: true, zones: everyZone(job) }])
+    for (const { part, taps = {} } of arrange(job, folded).parts) {
+      const at = Object.values(taps).map(({ x, y }) => `${part} ${x} ${y}`)
+      expect(at.toSorted()).toEqual([...new Set(at)].toSorted())
+    }
+})
+
 it('a row of two or three parts runs level: its valve is fed at the height of its terminal, and so is its thermostat', () => {
   const job = sampleJob({ scheme: 's2', zones: 5 })
   const wall = arrange(job, { supply: true, zones: new Set() })

@@ -104,15 +104,17 @@ export function stripOf(
   return { stem, uprights: hanging }
 }
 
-/** Places on one upright, none of them behind the head: moved to the nearest that is free above or below it. */
+/** Places on one upright, none behind the head and no two at one height: the later moves to the nearest that is free. */
 function clearOf<P extends { readonly y: number }>(places: readonly P[], head: number): P[] {
-  const taken = new Set(places.flatMap(({ y }) => (y < 0 || y > head ? [y] : [])))
+  const outside = (y: number) => y < 0 || y > head
+  const stays = places.filter(({ y }, i) => outside(y) && places.findIndex((other) => other.y === y) === i)
+  const taken = new Set(stays.map(({ y }) => y))
   return places.map((one) => {
-    if (one.y < 0 || one.y > head) return one
-    let [up, down] = [-GRID, head + GRID]
-    while (taken.has(up)) up -= GRID
-    while (taken.has(down)) down += GRID
-    const y = one.y - up < down - one.y ? up : down
+    if (stays.includes(one)) return one
+    let steps = 1
+    const free = () => [one.y - GRID * steps, one.y + GRID * steps].find((y) => outside(y) && !taken.has(y))
+    while (free() === undefined) steps++
+    const y = free()!
     taken.add(y)
     return { ...one, y }
   })

@@ -32,13 +32,13 @@ it('a lever seen parked on one device is found parked on another; one that is on
   await other.verdict('Nobody calls')
   await one.clickBeginning('Valve 3')
   await one.click('button', 'parked open')
-  await one.verdict('Valve 3 stands open with no call')
+  await one.verdict('Valve 3 is parked open by its lever with no call')
   // Tried here, and nowhere else: the other device looks again and again and finds nothing.
   await new Promise((wait) => setTimeout(wait, 6000))
   await other.verdict('Nobody calls: every valve shut')
   expect(await program.entries(id)).toEqual([])
   await one.click('button', 'It is so on the wall')
-  await other.verdict('Valve 3 stands open with no call')
+  await other.verdict('Valve 3 is parked open by its lever with no call')
   const [seen] = await program.entries(id)
   expect(seen).toMatchObject({
     by: 'Warden',

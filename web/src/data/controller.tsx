@@ -36,7 +36,7 @@ export const useController = create<ControllerLink>((set) => ({
 
 /** The part the simulated controller stands in for: the first controller of the job. */
 export const controllerOf = (parts: Readonly<Record<string, { kind: string }>>) =>
-  Object.keys(parts).find((id) => kindOf(parts[id]!)?.roles?.inputs !== undefined)
+  Object.keys(parts).find((id) => kindOf(parts[id]!)?.roles.inputs !== undefined)
 
 const EVERY = 400
 
@@ -56,7 +56,7 @@ export function ControllerLoop() {
   useEffect(() => () => useController.getState().connect(false), [])
   useEffect(() => {
     if (!on || !id || !kind) return
-    const { outputs = {}, inputs = {} } = kind.roles ?? {}
+    const { outputs = {}, inputs = {} } = kind.roles
     let stop = false
     let timer: ReturnType<typeof setTimeout>
     // What the circuit has now is said first, so that connecting moves nothing.

@@ -86,7 +86,7 @@ export const withHand = (hands: Settings, part: string, state: string, value: St
 
 /** What hangs on a wall nobody has traced: devices and cables. Which connectors join what is wiring, and not known. */
 export const devicesOf = ({ parts, cables }: Document['planned']): Document['planned'] => ({
-  parts: Object.fromEntries(Object.entries(parts).filter(([, part]) => !kindOf(part)?.roles?.connector)),
+  parts: Object.fromEntries(Object.entries(parts).filter(([, part]) => !kindOf(part)?.roles.connector)),
   cables,
   wires: {},
 })

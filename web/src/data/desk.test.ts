@@ -197,7 +197,7 @@ it('a wall to be traced begins with its devices and cables: no conductor, and no
   desk.openVisit('tracing')
   await rest()
   const { plan, found } = desk.state()
-  const connectors = (job: Job) => Object.values(job.parts).filter((part) => kindOf(part)?.roles?.connector).length
+  const connectors = (job: Job) => Object.values(job.parts).filter((part) => kindOf(part)?.roles.connector).length
   expect([connectors(plan) > 0, connectors(found.job)]).toEqual([true, 0])
   expect(Object.keys(found.job.parts)).toHaveLength(Object.keys(plan.parts).length - connectors(plan))
   expect([found.job.wires, found.job.cables]).toEqual([{}, plan.cables])

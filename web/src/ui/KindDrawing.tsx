@@ -26,7 +26,7 @@ function Valve({ kind }: { kind: PartKind }) {
   return (
     <>
       <path d="M4 38h40" stroke="var(--soft)" strokeWidth={7} />
-      {kind.roles?.diverts && <path d="M24 38v9" stroke="var(--soft)" strokeWidth={7} />}
+      {kind.roles.diverts && <path d="M24 38v9" stroke="var(--soft)" strokeWidth={7} />}
       {leads.map(({ lead, marking }, i) => {
         const x = 14 + step * (i + 0.5)
         return lead ? (
@@ -39,9 +39,9 @@ function Valve({ kind }: { kind: PartKind }) {
         )
       })}
       <path d="M12 14h24v17H12z" {...edge} />
-      {kind.roles?.listens && <path d="M24 27l5-7" stroke="var(--ink)" strokeWidth={2} strokeLinecap="round" />}
-      {kind.roles?.lever && <path d="M36 22h6" stroke="var(--ink)" strokeWidth={2.6} strokeLinecap="round" />}
-      {kind.roles?.switches && <path d="M18 25h4l6-4" fill="none" stroke="var(--ink)" strokeWidth={1.8} />}
+      {kind.roles.listens && <path d="M24 27l5-7" stroke="var(--ink)" strokeWidth={2} strokeLinecap="round" />}
+      {kind.roles.lever && <path d="M36 22h6" stroke="var(--ink)" strokeWidth={2.6} strokeLinecap="round" />}
+      {kind.roles.switches && <path d="M18 25h4l6-4" fill="none" stroke="var(--ink)" strokeWidth={1.8} />}
     </>
   )
 }

@@ -90,7 +90,7 @@ export function TriedNotes() {
     Object.entries(states).flatMap(([state, value]) => {
       const kind = kindOf(job.parts[part] ?? { kind: '' })
       const control = kind?.controls?.find((one) => one.state === state)
-      if (!control || !('options' in control) || state === kind?.roles?.calling || value === kind?.state[state])
+      if (!control || !('options' in control) || state === kind?.roles.calling || value === kind?.state[state])
         return []
       const says = `${job.parts[part]!.label}: ${control.name.toLowerCase()} ${control.options.find((one) => one.value === value)?.says ?? String(value)}`
       return [{ key: `${part}.${state}`, part, state, says }]

@@ -50,7 +50,10 @@ export function SchemeStage() {
           {view === 'loops' && <ZoneChips />}
         </div>
       )}
-      <div className="grid max-h-[30dvh] shrink-0 gap-1.5 overflow-y-auto empty:hidden *:last:mb-2">
+      {/* Where nothing hangs yet there is nothing to leave room for. */}
+      <div
+        className={`grid shrink-0 gap-1.5 overflow-y-auto empty:hidden *:last:mb-2 ${empty ? 'max-h-[70dvh]' : 'max-h-[30dvh]'}`}
+      >
         <WallNotes />
         <TriedNotes />
         {empty && <BeginVisit />}

@@ -20,9 +20,9 @@ export function BoilerFields({ job }: { job: Job }) {
   ]
   const panels = [
     { value: '', says: 'None' },
-    ...kindChoices(job, own, ({ roles }) => (roles?.zones ?? roles?.channels) !== undefined),
+    ...kindChoices(job, own, ({ roles }) => (roles.zones ?? roles.channels) !== undefined),
   ]
-  const turns = Object.values(job.zones).some(({ valveKind }) => catalogue.get(valveKind)?.roles?.diverts !== undefined)
+  const turns = Object.values(job.zones).some(({ valveKind }) => catalogue.get(valveKind)?.roles.diverts !== undefined)
   const runsOn = about?.figures.postRun !== undefined
   const hotWater = Object.values(job.zones).some((zone) => zone.hotWater)
   return (
@@ -88,7 +88,7 @@ export function BoilerFields({ job }: { job: Job }) {
           })
         }
       />
-      {panel && catalogue.get(likeOf(job, panel))?.roles?.zones !== undefined && (
+      {panel && catalogue.get(likeOf(job, panel))?.roles.zones !== undefined && (
         <Tick
           label="A pump relay panel beside it"
           checked={job.survey.pumpPanel === true}

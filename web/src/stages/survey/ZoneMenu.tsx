@@ -26,7 +26,7 @@ export function ZoneMenu({
 }) {
   const { session } = useSession()
   const valve = catalogue.get(likeOf(job, zone.valveKind))
-  const follows = valve?.roles?.listens !== undefined
+  const follows = valve?.roles.listens !== undefined
   const loops = isWaxHead({ valveKind: likeOf(job, zone.valveKind) })
   const count = Object.keys(job.zones).length
   const fed = valve?.terminals[valve.hookup?.back ?? '']?.circuit === 'low voltage'

@@ -119,7 +119,7 @@ const ownLike = (own: ReturnType<typeof useOwnKinds>, id: string) => {
 
 /** What is particular about a zone, in a word or three; nothing where it is plain heating. */
 function Said({ zone, job }: { zone: ReturnType<typeof zonesInOrder>[number]; job: Job }) {
-  const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles?.listens !== undefined
+  const follows = catalogue.get(likeOf(job, zone.valveKind))?.roles.listens !== undefined
   const loops = isWaxHead({ valveKind: likeOf(job, zone.valveKind) })
   const said = [
     zone.hotWater && 'hot water',

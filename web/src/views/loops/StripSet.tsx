@@ -194,14 +194,14 @@ function namesOf({ station, width, before, after }: PlacedStation, job: Job, tie
 
 function isEndSwitch({ part, element }: Station, job: Job): boolean {
   const kind = kindOf(job.parts[part] ?? { kind: '' })
-  return kind?.class === 'valve' && kind.roles?.switches?.some((one) => one.element === element) === true
+  return kind?.class === 'valve' && kind.roles.switches?.some((one) => one.element === element) === true
 }
 
 function nameUnder(station: Station, job: Job): string {
   const kind = kindOf(job.parts[station.part] ?? { kind: '' })
   if (isEndSwitch(station, job)) return `end switch ${station.made ? 'made' : 'open'}`
   // The actuator's name stands in the card's title; the travel bar takes the room below it.
-  if (kind?.class === 'valve' && kind.roles?.switches) return ''
+  if (kind?.class === 'valve' && kind.roles.switches) return ''
   return labelOf(job, station.part)
 }
 
@@ -213,6 +213,6 @@ export function shortState(station: Station, job: Job, snapshot: Snapshot): stri
   if (station.load && kind?.class !== 'transformer' && station.element === 'core') return 'primary'
   if (kind?.class === 'transformer') return 'primary'
   if (kind?.class === 'panel') return 'sense'
-  if (kind?.class === 'boiler' && station.element === kind.roles?.callSense) return 'call in'
+  if (kind?.class === 'boiler' && station.element === kind.roles.callSense) return 'call in'
   return says.split(',')[0] ?? says
 }

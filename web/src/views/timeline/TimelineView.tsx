@@ -68,7 +68,7 @@ function PowerButton({ job, snapshot }: { job: Job; snapshot: Snapshot }) {
   const { session } = useSession()
   const switches = Object.keys(job.parts).flatMap((id) => {
     const kind = kindOf(job.parts[id]!)
-    const closed = kind?.roles?.closed
+    const closed = kind?.roles.closed
     return closed === undefined ? [] : [{ id, closed, of: kind?.class }]
   })
   const main = switches.find((one) => one.of === 'switch') ?? switches[0]

@@ -78,7 +78,7 @@ export const BlockNode = memo(function BlockNode({ data: { block } }: NodeProps<
       title={says}
       className={`nodrag nopan overflow-hidden rounded-control border border-soft bg-card px-3 text-left leading-tight hover:bg-well ${zone ? 'flex items-center gap-4' : 'pt-1'}`}
     >
-      <span className="wall-name block truncate font-semibold">
+      <span className={`wall-name block truncate font-semibold ${zone ? 'wall-one-line' : ''}`}>
         <span className="sr-only">Open </span>
         {name}
       </span>

@@ -16,7 +16,7 @@ export type ByHand = Readonly<Record<string, boolean>>
 export function foldable(job: Job, zone: string): boolean {
   const place = job.parts[job.zones[zone]?.valve ?? '']?.place
   if (place === undefined || place === job.survey.boiler.place) return true
-  return !Object.values(job.parts).some((part) => part.place === place && kindOf(part)?.roles?.channels !== undefined)
+  return !Object.values(job.parts).some((part) => part.place === place && kindOf(part)?.roles.channels !== undefined)
 }
 
 /**

@@ -77,7 +77,8 @@ export function stripOf(
       places,
       from: Math.min(0, ...places.map(({ y }) => y)),
       to: Math.max(head, ...places.map(({ y }) => y)),
-      leaves: places.map(({ wire, y }) => ({ y, right: right.has(wire) })),
+      // What goes to another upright leaves to whichever side that stands.
+      leaves: places.flatMap(({ wire, y }) => (links.has(wire) ? [] : [{ y, right: right.has(wire) }])),
     }
   })
   for (const [i, { one, places }] of leastCrossed(hanging, crossed).entries()) {

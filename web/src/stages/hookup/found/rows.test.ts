@@ -10,7 +10,7 @@ const valve = Object.values(job.zones)[0]!.valve!
 const [hidden] = Object.entries(job.wires).find(([, { from, to }]) => [from, to].some(({ part }) => part === valve))!
 const half = halfSeen(job, (wire) => wire === hidden, ['boiler'])
 const found = foundOf(half.document, half.entries)
-const splices = Object.entries(job.parts).flatMap(([id, part]) => (kindOf(part)?.roles?.connector ? [id] : []))
+const splices = Object.entries(job.parts).flatMap(([id, part]) => (kindOf(part)?.roles.connector ? [id] : []))
 const deduced = (is: string) => ({ is, end: {}, with: [], share: 1 }) as never
 
 describe('a part as an eye goes over it', () => {

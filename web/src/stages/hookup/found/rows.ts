@@ -57,7 +57,7 @@ export function rowsOf({ job, conductors }: Pick<Found, 'job' | 'conductors'>, p
       ]
     })
   const terminals = terminalsInOrder(job.parts[part]!).map((name) => [name, kind.terminals[name]!] as const)
-  if (!kind.roles?.connector)
+  if (!kind.roles.connector)
     return terminals.map(([terminal, { role }]) => ({
       part,
       terminal,
@@ -152,7 +152,7 @@ export function otherHalf(
   { colour, to }: Pick<Wire, 'colour'> & { to?: Wire['to'] },
 ) {
   if (!to) return undefined
-  const joint = kindOf(job.parts[to.part] ?? { kind: '' })?.roles?.connector !== undefined
+  const joint = kindOf(job.parts[to.part] ?? { kind: '' })?.roles.connector !== undefined
   const loose = Object.entries(job.wires).filter(([id, one]) => {
     const ends = [one.from, one.to]
     const near = ends.find(({ part }) => !isFarEnd(job, part))

@@ -176,7 +176,7 @@ export class LiveBench {
     for (const { id, kind } of simulation.netlist.parts.values())
       for (const { state } of kind.controls ?? []) {
         const value = simulation.stateOf(id)[state]
-        const moves = kind.motion?.background?.includes(state) === true
+        const moves = kind.motion.background?.includes(state) === true
         if (value === undefined || value === kind.state[state] || moves || asked.has(`${id}.${state}`)) continue
         if (hands.length < 60) hands.push({ part: id, state, value })
       }
@@ -186,7 +186,7 @@ export class LiveBench {
       return ends ? [[ends[1]!, ends[2]!]] : []
     })
     const off = [...simulation.netlist.parts.values()].some(({ id, kind }) => {
-      const closed = kind.roles?.closed
+      const closed = kind.roles.closed
       return closed !== undefined && simulation.stateOf(id)[closed] === false
     })
     return {

@@ -5,7 +5,7 @@ import { loopsOf } from '../loops/loops.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { wireAt, wired } from '../testing/benches.ts'
-import { byPuttingBack } from './fix.ts'
+import { applied, byPuttingBack } from './fix.ts'
 import { findingsOf } from './index.ts'
 
 /** Just under and just over what each rule allows. */
@@ -154,10 +154,26 @@ describe('the burner’s chain', () => {
     expect(found('burner-chain', job).map(({ severity, at }) => [severity, at[0]])).toEqual([
       ['danger', { part: 'SP1' }],
     ])
+    // A plant that nobody can call has its safeties all the same.
+    for (const zone of Object.values(job.zones)) delete zone.valve
+    expect(found('burner-chain', job).map(({ at }) => at[0])).toEqual([{ part: 'SP1' }])
   })
 })
 
 describe('putting back what deviates', () => {
+  it('begins with the terminal of the finding, before what only shares its part', () => {
+    const job = wired({ zones: 2 })
+    for (const terminal of ['m2', 'e1', 'm1']) {
+      const { id } = wireAt(job, `V1.${terminal}`)
+      job.wires[id] = { ...job.wires[id]!, colour: 'pink' }
+    }
+    for (const terminal of ['m1', 'm2', 'e1']) {
+      const { id } = wireAt(job, `V1.${terminal}`)
+      const [first] = byPuttingBack(job, [{ part: 'V1', terminal }])
+      expect(applied(job, first!)!.wires[id]!.colour, terminal).not.toBe('pink')
+    }
+  })
+
   it('begins with what shares the cable, the wire or the part of the finding, whatever else deviates', () => {
     const job = wired({ zones: 2, remote: true })
     const [cable] = Object.keys(job.cables)

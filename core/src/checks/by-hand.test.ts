@@ -189,6 +189,15 @@ const table: Readonly<Record<string, readonly Row[]>> = {
   ],
   'line-on-low': [
     [
+      'signals',
+      'lets live onto a signal: both its ends',
+      (j) => join(j, 'V1.sig', 'SS1.out'),
+      [
+        'danger V1.sig w21 seeded: Valve 1 In is joined to the line’s live.',
+        'danger TS1.plus w23: Setter 1 + is joined to the line’s live.',
+      ],
+    ],
+    [
       'plain',
       'joins neutral and common',
       (j) => join(j, 'XF1.c', 'MAINS.n'),
@@ -209,6 +218,12 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ],
   ],
   'mixed-classes': [
+    [
+      'plain',
+      'brings live into a connector of low voltage: its low-voltage conductors are named',
+      (j) => join(j, 'S3.w3', 'SS1.out'),
+      ['danger S3 w18 w19: Splice S3 holds line voltage and low voltage.'],
+    ],
     [
       'plain',
       'takes a core of the thermostat’s cable for the pump',
@@ -284,6 +299,12 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ['panel', 'links a row nobody uses', (j) => join(j, 'PN1.v3p3', 'PN1.v3p4'), []],
   ],
   'permanent-feed': [
+    [
+      'standing',
+      'takes off the feed of a valve that is powered both ways',
+      (j) => remove(j, 'V1.hot'),
+      ['fails V1.hot: Valve 1 L has no permanent feed.'],
+    ],
     ['mains', 'takes the boiler’s live off', (j) => remove(j, 'B1.l'), ['fails B1.l: Boiler L has no permanent live.']],
     [
       'mains',
@@ -395,6 +416,15 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       },
       ['fails TS1.c seeded: Thermostat 1 has the feed on its common.'],
     ],
+    [
+      'poweredApart',
+      'feeds the common',
+      (j) => {
+        remove(j, 'TS2.c')
+        join(j, 'TS2.c', 'TS2.r')
+      },
+      ['fails TS2.c seeded: Thermostat 2 has the feed on its common.'],
+    ],
     ['plain', 'has thermostats that need none', () => {}, []],
   ],
   'loops-apart': [
@@ -497,6 +527,15 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ],
   ],
   'loads-in-series': [
+    [
+      'plain',
+      'lands the transformer’s neutral on the pump',
+      (j) => {
+        remove(j, 'XF1.p2')
+        join(j, 'XF1.p2', 'P1.l')
+      },
+      ['fails XF1 P1: Transformer is fed only through System pump.'],
+    ],
     [
       'plain',
       'takes one motor through the other',

@@ -8,7 +8,7 @@ export const diverterTurns: Rule = {
   caution: 'The jumpers carry line voltage: isolate before they are moved.',
   check: ({ job, simulation }) =>
     [...simulation.netlist.parts.values()].flatMap(({ id, kind, figures }): Found[] => {
-      const [jumpers, body] = kind.roles?.diverts ?? []
+      const [jumpers, body] = kind.roles.diverts ?? []
       return jumpers !== undefined && body !== undefined && figures[jumpers] !== figures[body]
         ? [
             {
@@ -23,7 +23,7 @@ export const diverterTurns: Rule = {
     }),
   mend(draft, { at: [spot] }) {
     const part = spot?.part ? draft.parts[spot.part] : undefined
-    const [jumpers, body] = (part && kindOf(part)?.roles?.diverts) ?? []
+    const [jumpers, body] = (part && kindOf(part)?.roles.diverts) ?? []
     if (part && jumpers && body) part.figures = { ...part.figures, [jumpers]: part.figures?.[body] ?? 0 }
   },
 }

@@ -17,12 +17,11 @@ export const earthBorrowed: Rule = {
         ({ part, terminal }) => kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.circuit,
       )
       const node = poles.node(from.part, from.terminal)
-      const live = line && node !== undefined && poles.onRail(node, line.hotNode, line.backNode)
-      const switched = line && node !== undefined && poles.metal.joined(node, line.hotNode)
-      if (lands.includes('earth') || !(live || switched)) continue
+      if (!line || node === undefined || lands.includes('earth')) continue
+      if (!poles.onRail(node, line.hotNode, line.backNode) && !poles.metal.joined(node, line.hotNode)) continue
       // Where neutral is joined to earth somewhere, the earth core is an earth still: what joins them is said below.
-      const isEarth = earth !== undefined && node !== undefined && poles.copper.joined(node, earth)
-      if (isEarth && !poles.onRail(node, line?.hotNode)) continue
+      const isEarth = earth !== undefined && poles.copper.joined(node, earth)
+      if (isEarth && !poles.onRail(node, line.hotNode)) continue
       found.push({
         severity: 'danger',
         at: [{ wire }, from, to],

@@ -6,7 +6,7 @@ export const halfLanded: Rule = {
   name: 'What is landed on one side is landed on the other',
   check({ job, simulation, landed }) {
     return [...simulation.netlist.parts.values()].flatMap(({ id, kind, branches }) => {
-      const { feeds, lanes = [], actuator, work } = kind.roles ?? {}
+      const { feeds, lanes = [], actuator, work } = kind.roles
       const pairs: (readonly [string, string])[] = []
       if (kind.class === 'boiler' && feeds) pairs.push(feeds)
       if (kind.hookup?.proof && !kind.hookup.proofShared) pairs.push(kind.hookup.proof)

@@ -6,9 +6,9 @@ export const loadResistorFits: Rule = {
   name: 'Milliamps pass a load resistor, volts do not',
   check({ job, poles, simulation }) {
     const parts = [...simulation.netlist.parts.values()]
-    const resistors = parts.filter(({ kind }) => kind.roles?.signalLoad)
+    const resistors = parts.filter(({ kind }) => kind.roles.signalLoad)
     return parts.flatMap(({ id, kind, figures }) =>
-      (kind.roles?.signals ?? []).flatMap(([plus, minus], i): Found[] => {
+      (kind.roles.signals ?? []).flatMap(([plus, minus], i): Found[] => {
         const [hot, back] = [poles.node(id, plus)!, poles.node(id, minus)!]
         const heard = parts.filter(
           (one) => one.kind.hookup?.position && poles.copper.joined(poles.node(one.id, one.kind.hookup.feed)!, hot),

@@ -24,6 +24,6 @@ export const loadsInSeries: Rule = {
 }
 
 const isLoad = ({ netlist }: Simulation, { subject }: Strip) => {
-  const part = netlist.parts.get(subject.part)
-  return part?.branches.get(subject.element)?.form === 'load' || part?.windings.has(subject.element) === true
+  const { branches, windings } = netlist.parts.get(subject.part)!
+  return branches.get(subject.element)?.form === 'load' || windings.has(subject.element)
 }

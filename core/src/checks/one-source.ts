@@ -8,7 +8,8 @@ export const oneSource: Rule = {
     const sources = poles.feeds.filter(({ circuit }) => circuit === 'low voltage' || circuit === 'line voltage')
     return [...simulation.netlist.parts.values()].flatMap(({ id, kind }): Found[] => {
       const { feed, back } = kind.hookup ?? {}
-      if (kind.class !== 'valve' || !feed || !back || kind.roles?.listens) return []
+      // Only a valve has a return of its own.
+      if (!feed || !back || kind.roles.listens) return []
       const of = (terminal: string) => {
         const node = poles.node(id, terminal)!
         return sources.filter(({ hotNode, backNode }) => [hotNode, backNode].some((at) => poles.metal.joined(node, at)))

@@ -11,9 +11,9 @@ export const ownThermostat: Rule = {
       .flatMap(({ zone, valve }) => {
         const own = job.zones[zone]!.thermostat
         if (!valve || valve.dark?.at === 'nowhere' || own === undefined) return []
-        if (!simulation.netlist.parts.get(own)?.kind.roles?.callContact) return []
+        if (!simulation.netlist.parts.get(own)?.kind.roles.callContact) return []
         const met = stationsOf(valve)
-          .filter(({ part, element }) => simulation.netlist.parts.get(part)?.kind.roles?.callContact === element)
+          .filter(({ part, element }) => simulation.netlist.parts.get(part)?.kind.roles.callContact === element)
           .map(({ part }) => part)
         // A diverter is turned by the machine, which has the thermostat's call.
         if (stationsOf(valve).some(({ part }) => simulation.netlist.parts.get(part)?.kind.class === 'boiler')) return []

@@ -6,9 +6,9 @@ export const provenAssumed: Rule = {
   check: ({ job, simulation }) =>
     Object.values(job.zones).flatMap(({ valve, alsoValves = [], relay, name }): Found[] => {
       const kind = valve ? simulation.netlist.parts.get(valve)?.kind : undefined
-      const boilers = [...simulation.netlist.parts.values()].some((part) => part.kind.roles?.told)
+      const boilers = [...simulation.netlist.parts.values()].some((part) => part.kind.roles.told)
       if (!valve || !kind || kind.hookup?.proof || kind.hookup?.position || !boilers) return []
-      if (kind.roles?.diverts) return []
+      if (kind.roles.diverts) return []
       return [
         {
           severity: 'tidy',

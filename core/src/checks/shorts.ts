@@ -1,3 +1,4 @@
+import { isOperated } from '../circuit/contacts.ts'
 import type { Branch } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import { WalkMap } from '../loops/walks.ts'
@@ -30,11 +31,10 @@ export function shortsOf(simulation: Simulation, poles: Poles): Short[] {
     const walk = map.from(feed.hotNode, new Set()).to(feed.backNode)
     const branches = walk?.map(({ branch }) => branch) ?? []
     if (branches.length === 0 || branches.some(({ form }) => form === 'load')) return []
-    const contacts = branches.filter(({ form, part }) => form === 'contact' && part !== undefined)
+    const contacts = branches.filter(({ form }) => form === 'contact')
     const closes = ({ part }: Branch) => contacts.some((one) => one.part === part && circuit.lump(one).open)
-    const opens = ({ element }: Branch) => element?.form === 'contact' && element.operated
     // The contact made at rest opens as its other one closes: no current ever runs through both.
-    if (contacts.some((one) => !circuit.lump(one).open && opens(one) && closes(one))) return []
+    if (contacts.some((one) => !circuit.lump(one).open && isOperated(one) && closes(one))) return []
     const closing = new Set(contacts.filter((one) => circuit.lump(one).open).map(({ part }) => part!))
     return [{ feed, branches, closing: [...closing], culprits: culpritsOf(simulation, poles, feed, branches) }]
   })

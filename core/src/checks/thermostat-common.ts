@@ -8,7 +8,7 @@ export const thermostatCommon: Rule = {
     return Object.values(job.zones).flatMap(({ thermostat }): Found[] => {
       const kind = thermostat ? simulation.netlist.parts.get(thermostat)?.kind : undefined
       const common = kind?.hookup?.common
-      if (!thermostat || !common || kind.terminals[common]?.circuit !== 'low voltage') return []
+      if (!thermostat || !common || kind.terminals[common]!.circuit !== 'low voltage') return []
       const node = poles.node(thermostat, common)!
       if (poles.low.some(({ backNode }) => poles.onRail(node, backNode))) return []
       const hot = poles.low.some(({ hotNode }) => poles.onRail(node, hotNode))

@@ -52,7 +52,7 @@ export interface InstalledPart {
 
 /** The transformer in a part that has a rated one: on the wall, in a panel, in a boiler control. */
 export const transformerIn = (part: InstalledPart): Winding | undefined =>
-  part.figures.va !== undefined && part.kind.roles?.feeds ? part.windings.get('core') : undefined
+  part.figures.va !== undefined && part.kind.roles.feeds ? part.windings.get('core') : undefined
 
 /** A job as a circuit: nodes, branches and windings whose shape no longer changes. */
 export interface Netlist {
@@ -206,7 +206,7 @@ class Builder {
     }
     const names = Object.keys(kind.terminals)
     for (const [i, name] of names.entries())
-      if (i > 0 && !kind.roles?.connector) this.touch(`${id}.${names[i - 1]}`, `${id}.${name}`)
+      if (i > 0 && !kind.roles.connector) this.touch(`${id}.${names[i - 1]}`, `${id}.${name}`)
     const { label, place } = part
     return { id, kind, figures, label, place, nodes, branches, windings }
   }

@@ -41,7 +41,7 @@ export function openersOf(job: Job): Opener[] {
   for (const [part, installed] of Object.entries(job.parts)) {
     const kind = kindOf(installed)
     if (!kind || (!isIsolator({ kind }) && kind.class !== 'protection')) continue
-    const { closed, blown } = kind.roles ?? {}
+    const { closed, blown } = kind.roles
     if (closed !== undefined)
       found.push({ part, state: closed, value: false, says: `${labelOf(job, part)} off`, comesOut: false })
     else if (blown !== undefined)

@@ -27,12 +27,12 @@ export function feedsOf(netlist: Netlist, job: Job): Feed[] {
       const [hotNode, backNode] = [part.nodes.get(hot)!, part.nodes.get(back)!]
       feeds.push({ part, hot, back, hotNode, backNode, circuit: terminals[hot]?.circuit ?? 'low voltage', volts })
     }
-    if (roles?.feeds) feed(roles.feeds, roles.feedVolts ? part.figures[roles.feedVolts]! : mains(job.practice).volts)
-    if (roles?.feedsInside) {
+    if (roles.feeds) feed(roles.feeds, roles.feedVolts ? part.figures[roles.feedVolts]! : mains(job.practice).volts)
+    if (roles.feedsInside) {
       const [hot, back, volts] = roles.feedsInside
       feed([hot, back], part.figures[volts]!)
     }
-    for (const pair of roles?.signals ?? []) feed(pair, SIGNAL_VOLTS)
+    for (const pair of roles.signals ?? []) feed(pair, SIGNAL_VOLTS)
   }
   return feeds
 }

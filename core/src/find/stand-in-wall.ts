@@ -77,7 +77,7 @@ export class StandInWall {
     sound.settle()
     const { bench } = this.#in(NOBODY)
     return [...bench.netlist.parts.values()].some(({ id, kind: { roles } }) => {
-      const state = roles?.running ?? roles?.told
+      const state = roles.running ?? roles.told
       return state !== undefined && bench.stateOf(id)[state] === true && sound.stateOf(id)[state] !== true
     })
   }

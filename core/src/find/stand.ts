@@ -39,7 +39,7 @@ export function bring(bench: Simulation, job: Job, { calls, power }: Stand) {
 
 /** A switch or a breaker: what stands open, locked, while the plant is dead. */
 const opensByHand = (part: InstalledPart): boolean =>
-  isIsolator(part) || (part.kind.class === 'protection' && part.kind.roles?.closed !== undefined)
+  isIsolator(part) || (part.kind.class === 'protection' && part.kind.roles.closed !== undefined)
 
 /** The most zones of a complaint that are called one by one: what is wrong with many at once shows at the first. */
 const MOST_CALLED = 2

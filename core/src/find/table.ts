@@ -161,7 +161,7 @@ export function rowsWired(
 function warmIn(bench: Simulation, job: Job): ReadonlySet<string> {
   const parts = [...bench.netlist.parts.values()]
   const with_ = (of: string, role: 'running' | 'told') =>
-    parts.filter(({ kind }) => kind.class === of && kind.roles?.[role])
+    parts.filter(({ kind }) => kind.class === of && kind.roles[role])
   const any = (some: typeof parts, role: 'running' | 'told') =>
     some.length === 0 || some.some(({ id, kind }) => bench.stateOf(id)[kind.roles![role]!] === true)
   const pumps = with_('pump', 'running')

@@ -25,7 +25,7 @@ it('a conductor goes in the free way of a splice of its box, near its own, and j
     )
     for (const id of inWrongJoint(job)) {
       const [part, terminal, , how, other, there] = piecesOf(id) as [string, string, string, string, string, string]
-      if (kindOf(job.parts[part]!)!.roles?.centre) continue
+      if (kindOf(job.parts[part]!)!.roles.centre) continue
       expect(job.parts[other]!.place).toBe(job.parts[part]!.place)
       expect(taken.has(`${part}.${terminal}`)).toBe(true)
       expect(taken.has(`${other}.${there}`)).toBe(how === 'exchanged')

@@ -27,10 +27,10 @@ export function inWrongJoint(job: Job): string[] {
   const found: string[] = []
   for (const [i, one] of joints.entries()) {
     const kind = kindOf(job.parts[one]!)!
-    if (kind.roles?.centre) found.push(...offByOne(job, one, ends.get(one)!, at))
-    if (!kind.roles?.connector) continue
+    if (kind.roles.centre) found.push(...offByOne(job, one, ends.get(one)!, at))
+    if (!kind.roles.connector) continue
     const isNear = (other: string) =>
-      kindOf(job.parts[other]!)!.roles?.connector &&
+      kindOf(job.parts[other]!)!.roles.connector &&
       job.parts[other]!.place === job.parts[one]!.place &&
       line.has(one) === line.has(other) &&
       at(one, ends.get(one)![0]!.terminal) !== at(other, ends.get(other)![0]!.terminal)

@@ -48,7 +48,7 @@ function ownParts(job: Job, zoneId: string): Set<string> {
   // A pump that a panel's own contact starts runs for whoever hangs on the panel.
   for (const { from, to } of Object.values(job.wires))
     if (zone.pump && [from, to].some(({ part }) => part === zone.pump))
-      for (const { part } of [from, to]) if (kindOf(job.parts[part]!)?.roles?.channels) shared.add(zone.pump)
+      for (const { part } of [from, to]) if (kindOf(job.parts[part]!)?.roles.channels) shared.add(zone.pump)
   const own = new Set<string>()
   for (const part of partsOf(zone)) if (job.parts[part] && !shared.has(part)) own.add(part)
   if (own.size === 0) return own
@@ -58,13 +58,13 @@ function ownParts(job: Job, zoneId: string): Set<string> {
     if (isSplice(part.kind)) {
       const devices = nets.devices({ part: id, terminal: terminals[0]! })
       if (devices.length > 0 && devices.every((end) => own.has(end.part))) own.add(id)
-    } else if (kindOf(part)?.roles?.signalLoad && signalValve(job, nets, id, own)) own.add(id)
+    } else if (kindOf(part)?.roles.signalLoad && signalValve(job, nets, id, own)) own.add(id)
   }
   return own
 }
 
-const isSplice = (kind: string) => kindOf({ kind })?.roles?.connector !== undefined
-const isCentre = (kind: string) => kindOf({ kind })?.roles?.centre === true
+const isSplice = (kind: string) => kindOf({ kind })?.roles.connector !== undefined
+const isCentre = (kind: string) => kindOf({ kind })?.roles.centre === true
 
 /** Terminals of shared wiring centres that hold conductors of this zone alone. */
 function ownTerminals(job: Job, own: ReadonlySet<string>): End[] {
@@ -257,7 +257,7 @@ function furtherSplice(draft: Job, full: string): End {
 /** A connector of the job's own style with ways enough, beside another part. */
 function newSplice(draft: Job, beside: string): string {
   const { place, kind } = draft.parts[beside]!
-  const style = kindOf({ kind })?.roles?.connector?.style ?? schoolOf(draft, 'splices')
+  const style = kindOf({ kind })?.roles.connector?.style ?? schoolOf(draft, 'splices')
   const id = freshId(draft.parts, 'S')
   draft.parts[id] = { kind: connectorOf(style, 3, 5), label: `Splice ${id}`, place }
   return id

@@ -136,7 +136,7 @@ const groupWords: Readonly<Record<CircuitClass, string>> = {
 
 function endOf(job: Job, { part, terminal }: End): LandingEnd {
   const kind = kindOf(job.parts[part] ?? { kind: '' })
-  const connector = kind?.roles?.connector
+  const connector = kind?.roles.connector
   const marking = markingOf(job, part, terminal)
   return {
     part,
@@ -167,7 +167,7 @@ function zoneOf(job: Job, { from, to }: Wire): string | undefined {
 export function landingSchool(job: Job): 'supply' | 'circuit' {
   const own = schoolOf(job, 'landing')
   if (own === 'supply' || own === 'circuit') return own
-  return Object.values(job.parts).some((part) => kindOf(part)?.roles?.centre) ? 'supply' : 'circuit'
+  return Object.values(job.parts).some((part) => kindOf(part)?.roles.centre) ? 'supply' : 'circuit'
 }
 
 type Rank = readonly (number | string)[]
@@ -231,7 +231,7 @@ export function partsList(job: Job): { readonly what: string; readonly count: nu
   }
   for (const part of Object.values(job.parts)) {
     const kind = kindOf(part)
-    const connector = kind?.roles?.connector
+    const connector = kind?.roles.connector
     if (connector) add(`${connector.style} connector, ${connector.ways} ways`, 1, '')
     else if (kind) add(kind.name, 1, '')
   }

@@ -9,7 +9,7 @@ import type { Supposition } from '../suppose/supposition.ts'
 /** Keeps every fuse and winding cold: what the loads would draw, so that an overload is found before it is run. */
 export function neverTooHot(job: Job): Alterations {
   const cold = Object.entries(job.parts).flatMap(([id, part]) => {
-    const heats = kindOf(part)?.motion?.heats
+    const heats = kindOf(part)?.motion.heats
     return heats ? [[id, Object.fromEntries(heats.map((heat) => [heat, 0]))] as const] : []
   })
   return { ...unaltered, pins: Object.fromEntries(cold) }

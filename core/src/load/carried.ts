@@ -134,7 +134,7 @@ export class LoadBench {
       plain += va
       const kind = netlist.parts.get(of)?.kind
       if (kind) classes[kind.class] = (classes[kind.class] ?? 0) + va
-      const actuator = kind?.roles?.actuator
+      const actuator = kind?.roles.actuator
       if (branch.element?.name === actuator && volts > 1) there[of] = volts
     }
     const { volts, va } = this.#simulation.windingLoad(part, winding.element.name)

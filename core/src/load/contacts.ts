@@ -87,7 +87,7 @@ const isFuller = (a: ContactLoad, b: ContactLoad): boolean =>
 /** Does a fuse or breaker, the quickest of sound ones, open on so many amps within so many seconds? */
 function letsGo({ netlist }: Simulation, part: string, amps: number, within: number): boolean {
   const { kind, figures } = netlist.parts.get(part)!
-  const curve = kind.motion?.carries?.(figures, netlist.site)
+  const curve = kind.motion.carries?.(figures, netlist.site)
   if (!curve || figures.amps === undefined) return false
   const quickest = 1 - (kind.figures.lasts?.spread ?? 0)
   return secondsAt(curve, amps / figures.amps) * quickest <= within
@@ -106,7 +106,7 @@ function coresBehind(simulation: Simulation): (part: string, element: string) =>
   const taken = (part: string, element: string) => {
     const installed = netlist.parts.get(part)!
     const branch = installed.branches.get(element)
-    if (cores.length === 0 || !branch || !installed.kind.roles?.blown) return 0
+    if (cores.length === 0 || !branch || !installed.kind.roles.blown) return 0
     const mark = simulation.mark()
     simulation.alter(together([simulation.alterations, { forces: { [branch.id]: { as: 'open' } } }]))
     circuit.solve()
@@ -133,7 +133,7 @@ function carriedWith(simulation: Simulation, job: Job, calling: readonly string[
   circuit.solve()
   const carries = new Map<string, Carries>()
   for (const { id, kind, figures, branches } of netlist.parts.values()) {
-    const guards = kind.class === 'protection' || kind.roles?.blown !== undefined
+    const guards = kind.class === 'protection' || kind.roles.blown !== undefined
     const rated: [string, number | undefined][] = guards
       ? [...branches].filter(([, { form }]) => form === 'contact').map(([element]) => [element, figures.amps])
       : Object.entries(kind.ratings ?? {}).map(([element, figure]) => [element, figures[figure]])

@@ -4,7 +4,7 @@ import type { Poles } from '../poles/poles.ts'
 
 /** A fuse has no handle: nothing opens it but its own current. */
 export const isFuse = ({ class: of, roles }: PartKind) =>
-  of === 'protection' && roles?.blown !== undefined && roles.closed === undefined
+  of === 'protection' && roles.blown !== undefined && roles.closed === undefined
 
 /** The fuses in the feed of a transformer's secondary. */
 export function fusesOf(netlist: Netlist, poles: Poles, transformer: string): InstalledPart[] {

@@ -61,7 +61,7 @@ export function measuredLoad(job: Job, entries: readonly Entry[]): MeasuredLoad 
     const [, , c, d] = winding.nodes
     const ends = new Set(
       [...part.nodes]
-        .filter(([terminal, node]) => node === c || node === d || part.kind.roles?.feeds?.includes(terminal))
+        .filter(([terminal, node]) => node === c || node === d || part.kind.roles.feeds?.includes(terminal))
         .map(([terminal]) => `${part.id}.${terminal}`),
     )
     const here = readings.filter(

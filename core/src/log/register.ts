@@ -79,7 +79,7 @@ export function partsOnRecord(job: Job, entries: readonly Entry[]): PartRow[] {
   const standing = entries.filter(({ id }) => !gone.has(id)).toSorted(inOrder)
   const rows = Object.entries(job.parts).flatMap(([id, part]): PartRow[] => {
     const kind = kindOf(part)
-    if (!kind || kind.roles?.connector || kind.class === 'supply' || kind.class === 'joint') return []
+    if (!kind || kind.roles.connector || kind.class === 'supply' || kind.class === 'joint') return []
     const renewed = standing.filter(
       ({ body }) =>
         (body.kind === 'part' && body.does === 'fitted' && body.part === id) ||

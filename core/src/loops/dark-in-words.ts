@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf, type Piece, terminalInWords } from '../words/words.ts'
-import type { Dark } from './strip.ts'
+import type { Dark, Strip } from './strip.ts'
 
 /** Where a loop goes dark, as the end of a sentence that begins "goes dark at". */
 export function darkInWords(job: Job, dark: Dark): Piece {
@@ -21,8 +21,10 @@ export function darkInWords(job: Job, dark: Dark): Piece {
         ...wireOnly,
       }
     }
-    case 'lead':
-      return { text: `the lead lifted off ${terminalInWords(job, dark.part!, dark.terminal!)}`, ...about }
+    case 'lead': {
+      const where = terminalInWords(job, dark.part!, dark.terminal!)
+      return { text: dark.poor ? `a poor joint at ${where}` : `the lead lifted off ${where}`, ...about }
+    }
     case 'splice':
       return { text: `a loose way of ${label}`, ...about }
     case 'source':
@@ -31,8 +33,14 @@ export function darkInWords(job: Job, dark: Dark): Piece {
       return { text: dark.terminal ? terminalInWords(job, dark.part!, dark.terminal) : label, ...about }
     default: {
       const kind = kindOf(job.parts[dark.part!]!)
-      const isSwitch = kind?.class === 'valve' && kind.roles?.switches?.some(({ element }) => element === dark.element)
+      const isSwitch = kind?.class === 'valve' && kind.roles.switches?.some(({ element }) => element === dark.element)
       return { text: isSwitch ? `the end switch of ${label}` : label, ...about }
     }
   }
 }
+
+/** The end of a sentence about too few volts: where most of them are lost, if it is in one place. */
+export const lostAt = (job: Job, strip: Strip | undefined): Piece[] =>
+  strip?.lost
+    ? [{ text: ': most of what is missing is lost at ' }, darkInWords(job, strip.lost), { text: '.' }]
+    : [{ text: '.' }]

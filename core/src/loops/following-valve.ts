@@ -4,8 +4,9 @@ import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { labelOf, type Piece } from '../words/words.ts'
-import { darkInWords } from './dark-in-words.ts'
+import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { ZoneLoops } from './loops.ts'
+import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
 /** What an output must ask before it counts as a call. */
@@ -24,7 +25,7 @@ export function followingValve(
   const asked = valve.kind.asked?.(valve.figures, stands) ?? 0
   const opening = openingOf(valve, stands)
   const powered = is(simulation, valve, 'powered')
-  const output = asker.kind.roles?.outputs?.[zone.output ?? '']
+  const output = asker.kind.roles.outputs?.[zone.output ?? '']
   const set = output === undefined ? 0 : Number(simulation.stateOf(asker.id)[output] ?? 0)
   const off = Math.abs(asked - count(simulation, valve, 'travel'))
   const held = stuck(simulation, valve, 'travel')
@@ -39,17 +40,10 @@ export function followingValve(
   }
   const name: Piece = { text: `${zone.name}: ` }
   const label: Piece = { text: labelOf(job, valve.id), part: valve.id, wrong: true }
-  const dark = loops.valve?.dark
   if (!powered)
     return {
       ...found,
-      says: found.says,
-      trouble: [
-        name,
-        label,
-        { text: ' has no 24 V and stays where it is.' },
-        ...(dark ? [{ text: ' Its feed goes dark at ' }, darkInWords(job, dark), { text: '.' }] : []),
-      ],
+      trouble: [name, label, ...unpowered(job, valve.id, loops.valve)],
     }
   // A current needs a closed loop and a voltage a whole one: what was set must arrive.
   const lost = loops.signal?.dark
@@ -72,4 +66,13 @@ export function followingValve(
       trouble: [name, label, { text: ' is fed and asked, and does not move. Turn the stem by hand.' }],
     }
   return found
+}
+
+/** Why a valve has not the power it needs: its feed goes dark on the way, or reaches it and finds it dead, or is too weak. */
+function unpowered(job: Job, valve: string, strip: Strip | undefined): Piece[] {
+  const dark = strip?.dark
+  if (!dark) return [{ text: ' gets too few volts to work and stays where it is' }, ...lostAt(job, strip)]
+  if (dark.at === 'load' && dark.part === valve)
+    return [{ text: ' has its 24 V and takes nothing: its drive is dead, and it stays where it is.' }]
+  return [{ text: ' has no 24 V and stays where it is. Its feed goes dark at ' }, darkInWords(job, dark), { text: '.' }]
 }

@@ -82,8 +82,8 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
       shared.push(stripOf(`supply:${id}`, primary, context))
     }
     // A contact whose leads end in caps, or bear nothing, is not used, which is no fault.
-    const lanes = [...(kind.roles?.lanes ?? []), ...furtherSwitches(part)].filter((name) => isUsed(part, name))
-    for (const element of [kind.roles?.work, kind.roles?.actuator, ...lanes]) {
+    const lanes = [...(kind.roles.lanes ?? []), ...furtherSwitches(part)].filter((name) => isUsed(part, name))
+    for (const element of [kind.roles.work, kind.roles.actuator, ...lanes]) {
       if (element === undefined || owned.has(`${id}.${element}`)) continue
       const made = strip(`work-${element}`, id, element)
       if (made) shared.push(made)
@@ -118,7 +118,7 @@ function usedTerminals(netlist: Netlist): ReadonlySet<string> {
 /** Switches of a valve beside the one by which it proves that it is open. */
 const furtherSwitches = ({ kind }: InstalledPart): string[] =>
   kind.class === 'valve'
-    ? (kind.roles?.switches ?? []).map(({ element }) => element).filter((one) => one !== endSwitchOf(kind.roles))
+    ? (kind.roles.switches ?? []).map(({ element }) => element).filter((one) => one !== endSwitchOf(kind.roles))
     : []
 
 function subjectOf({ circuit, netlist }: Simulation, part: string, element: string): Subject | undefined {

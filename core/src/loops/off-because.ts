@@ -52,12 +52,12 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   const valve = zone.valve ? simulation.netlist.parts.get(zone.valve) : undefined
   if (!thermostat) return { links: [], says: 'Off because: nothing is wired.' }
   const calls = simulation.stateOf(thermostat.id)
-  const follows = valve?.kind.roles?.listens !== undefined
+  const follows = valve?.kind.roles.listens !== undefined
   add('supply', 'supply', loops.valve?.dark?.at !== 'source')
   for (const { part, made } of stations(loops.valve?.items))
     if (simulation.netlist.parts.get(part)?.kind.class === 'clock') add('hour', 'time', made)
   add('call', follows ? 'asked' : 'thermostat asks', standing.calling)
-  const contact = thermostat.kind.roles?.callContact
+  const contact = thermostat.kind.roles.callContact
   const warm = contact && thermostat.kind.withholds?.(thermostat.figures, calls, contact)
   if (contact) {
     add('warmth', 'room cold', warm === undefined)
@@ -78,14 +78,14 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   if (boilers) {
     const told = boilersTold(simulation)
     add('told', 'boiler called', told.length > 0)
-    const limits = told.filter(({ kind }) => kind.roles?.limitOpen)
+    const limits = told.filter(({ kind }) => kind.roles.limitOpen)
     if (limits.length > 0)
       add(
         'limit',
         'below its limit',
         limits.every((part) => !is(simulation, part, 'limitOpen')),
       )
-    const flames = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.roles?.flame)
+    const flames = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.roles.flame)
     if (flames.length > 0)
       add(
         'flame',

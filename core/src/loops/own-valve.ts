@@ -5,7 +5,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { endSwitchOf } from '../parts/kind.ts'
 import { labelOf, type Piece } from '../words/words.ts'
-import { darkInWords } from './dark-in-words.ts'
+import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { ZoneLoops } from './loops.ts'
 import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
 import type { ZoneStanding } from './zone-state.ts'
@@ -110,7 +110,7 @@ function uncalled({
     })
   if (opening > 0 && !moving)
     return trouble(`${says}, no call`, label, {
-      text: ' stands open with no call: this zone heats whenever the boiler runs.',
+      text: ` ${parked(simulation, valve) ? `is ${says}` : 'stands open'} with no call: this zone heats whenever the boiler runs.`,
     })
   if (loops.call?.complete && travel <= 0) {
     if (switchMade(simulation, valve))
@@ -118,7 +118,7 @@ function uncalled({
         text: ' is made with the valve shut: the boiler can fire against it.',
       })
     const { part } = loops.call.subject
-    const others = othersMade(simulation, job, loops.zone)
+    const others = valvesMade(simulation, job)
     return trouble(
       'shut, line fed backwards',
       { text: 'the line behind the end switch of ' },
@@ -132,9 +132,15 @@ function uncalled({
   return stands(made ? 'contact stuck' : says)
 }
 
+/** Does its lever stand elsewhere than a hand should leave it? */
+function parked(simulation: Simulation, { id, kind }: InstalledPart): boolean {
+  const lever = kind.roles.lever
+  return lever !== undefined && simulation.stateOf(id)[lever] !== kind.state[lever]
+}
+
 /** Does the contact by which a thermostat asks let current by, whether it asks or not? */
 function conducts({ circuit }: Simulation, thermostat: InstalledPart): boolean {
-  const branch = thermostat.branches.get(thermostat.kind.roles?.callContact ?? '')
+  const branch = thermostat.branches.get(thermostat.kind.roles.callContact ?? '')
   return branch !== undefined && !circuit.lump(branch).open
 }
 
@@ -144,11 +150,11 @@ function switchMade({ circuit }: Simulation, valve: InstalledPart): boolean {
   return branch !== undefined && !circuit.lump(branch).open
 }
 
-/** Valves of other zones whose end switches are made. */
-const othersMade = (simulation: Simulation, job: Job, zone: string): string[] =>
-  Object.entries(job.zones).flatMap(([id, { valve }]) => {
-    const other = id === zone || !valve ? undefined : simulation.netlist.parts.get(valve)
-    return other && switchMade(simulation, other) ? [other.id] : []
+/** Valves whose end switches are made. */
+const valvesMade = (simulation: Simulation, job: Job): string[] =>
+  Object.values(job.zones).flatMap(({ valve }) => {
+    const part = valve && simulation.netlist.parts.get(valve)
+    return part && switchMade(simulation, part) ? [part.id] : []
   })
 
 /** Called, and nothing drives it: held back on purpose, or its loop is dark. */
@@ -178,9 +184,13 @@ function unfed({ simulation, job, loops, label, stands, trouble }: Look) {
     return trouble('fed, motor dead', { text: 'the feed reaches ' }, label, {
       text: ' and no current flows: its motor is open.',
     })
-  return trouble('calling, volts too low', { text: 'calling, but the voltage at ' }, label, {
-    text: ' is too low to run it.',
-  })
+  return trouble(
+    'calling, volts too low',
+    { text: 'calling, but the voltage at ' },
+    label,
+    { text: ' is too low to run it' },
+    ...lostAt(job, strip),
+  )
 }
 
 /** Called and driven: it moves, opens, proves it, and the boiler answers; or which of these fails. */

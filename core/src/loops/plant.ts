@@ -9,7 +9,7 @@ export const boilersTold = (simulation: Simulation) =>
 
 /** Heat may come from elsewhere: then nothing waits to be told. */
 export const hasBoiler = (simulation: Simulation) =>
-  [...simulation.netlist.parts.values()].some(({ kind }) => kind.roles?.told !== undefined)
+  [...simulation.netlist.parts.values()].some(({ kind }) => kind.roles.told !== undefined)
 
 /** A part that keeps its contact open on purpose, and why: priority, the hour, enough warmth. */
 export interface Withheld {
@@ -33,7 +33,7 @@ export function withheld(simulation: Simulation, strip: Strip | undefined): With
 export function callHeldBack(simulation: Simulation): Withheld | undefined {
   for (const by of simulation.netlist.parts.values()) {
     if (simulation.alterations.pins[by.id]) continue
-    for (const element of by.kind.roles?.lanes ?? []) {
+    for (const element of by.kind.roles.lanes ?? []) {
       const branch = by.branches.get(element)
       const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), element)
       if (why !== undefined && branch && !simulation.circuit.forced(branch)) return { by, why }

@@ -1,4 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
+import { isOperated, isStrap } from '../circuit/contacts.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import type { CircuitClass } from '../parts/kind.ts'
@@ -13,6 +14,8 @@ export interface Dark {
   readonly element?: string
   readonly wire?: string
   readonly terminal?: string
+  /** The lead is landed, and drops the voltage in its joint. */
+  readonly poor?: true
 }
 
 /** One loop, unrolled from the hot terminal of its source to the return. */
@@ -29,6 +32,8 @@ export interface Strip {
   /** Current flows all the way round. */
   readonly complete: boolean
   readonly dark?: Dark
+  /** Where most of what a load lacks is lost on the way of a current that flows: a poor joint, a burnt contact. */
+  readonly lost?: Dark
 }
 
 /**
@@ -85,8 +90,10 @@ export function stripOf(
   // A signal is heard by its volts; hardly any current flows.
   const heard =
     feed.circuit === 'signal' && sourceVolts >= LIT * feed.volts && circuit.level(enter, leave) > sourceVolts / 2
-  const complete = heard || subject.amps >= FLOWS || sharesCurrent(circuit, subject, [...before, ...after])
+  const steps = [...before, ...after]
+  const complete = heard || carries(circuit, feed, subject, steps) || sharesCurrent(circuit, subject, steps)
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
+  const lost = complete && subject.load ? lossOf(circuit, sourceVolts, steps) : undefined
   return {
     id,
     subject: itself,
@@ -98,7 +105,27 @@ export function stripOf(
     healthyVolts: feed.volts,
     complete,
     ...(dark ? { dark } : {}),
+    ...(lost ? { lost } : {}),
   }
+}
+
+/** Share of its source's volts under which what a step loses is nothing to look for. */
+const DROPS = 0.1
+
+/** The step that loses more of a load's volts than all others together, where one loses enough to matter. */
+function lossOf(circuit: Circuit, sourceVolts: number, steps: readonly Step[]): Dark | undefined {
+  const losses = steps.map(({ from, to }) => circuit.level(from, to))
+  const most = Math.max(...losses)
+  const all = losses.reduce((sum, one) => sum + one, 0)
+  if (most < DROPS * sourceVolts || most <= all - most) return undefined
+  return darkAt(circuit, steps[losses.indexOf(most)]!)
+}
+
+/** Does current flow, and is it its own? A load with an open step in its way and next to no volts has it from elsewhere. */
+function carries(circuit: Circuit, feed: Feed, { load, amps, a, b }: Subject, steps: readonly Step[]): boolean {
+  if (amps < FLOWS) return false
+  const strays = load && circuit.level(a, b) < LIT * feed.volts
+  return !strays || steps.every(({ branch }) => !circuit.lump(branch).open)
 }
 
 /**
@@ -114,8 +141,7 @@ function sharesCurrent(circuit: Circuit, { branch, load, amps }: Subject, steps:
 
 /** A walk without the straps inside the part that feeds it: it begins at the terminal where it leaves that part. */
 function outside(steps: readonly Step[], feed: Feed): Step[] {
-  const inner = ({ branch }: Step) =>
-    branch.part === feed.part.id && branch.element?.form === 'contact' && !branch.element.operated
+  const inner = ({ branch }: Step) => branch.part === feed.part.id && isStrap(branch)
   const first = steps.findIndex((step) => !inner(step))
   return first < 0 ? [] : steps.slice(first)
 }
@@ -155,9 +181,9 @@ function darkAt(circuit: Circuit, { branch }: Step): Dark {
   if (branch.form === 'joint') {
     const terminal = circuit.netlist.nodes[branch.a]!
     const dot = terminal.indexOf('.')
-    return { at: 'lead', wire: branch.wire!, part: terminal.slice(0, dot), terminal: terminal.slice(dot + 1) }
+    const lead = { wire: branch.wire!, part: terminal.slice(0, dot), terminal: terminal.slice(dot + 1) }
+    return { at: 'lead', ...lead, ...(circuit.lump(branch).open ? {} : { poor: true }) }
   }
-  const operated = branch.element?.form === 'contact' && branch.element.operated
-  const at = branch.form === 'load' ? 'load' : operated ? 'contact' : 'splice'
+  const at = branch.form === 'load' ? 'load' : isOperated(branch) ? 'contact' : 'splice'
   return { at, part: branch.part!, element: branch.element!.name }
 }

@@ -10,11 +10,10 @@ import type { Loops } from './loops.ts'
 /** What is wrong with the supply: what buzzes, has let go or soon will, burnt boards, dark lines, dead transformers. */
 export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
   const troubles: Sentence[] = []
-  for (const part of simulation.buzzing)
-    troubles.push([{ text: labelOf(job, part), part, wrong: true }, { text: buzzInWords(simulation, part) }])
+  if (simulation.buzzing.length > 0) troubles.push(buzzInWords(simulation, job))
   const blown = new Set<string>()
   for (const { id, kind, figures } of simulation.netlist.parts.values()) {
-    if (!kind.roles?.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
+    if (!kind.roles.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
     blown.add(id)
     troubles.push([
       { text: labelOf(job, id), part: id, wrong: true },
@@ -26,7 +25,7 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
   for (const { part, seconds } of simulation.overheating())
     if (!lacksVolts(simulation, part)) troubles.push(tooHot(simulation, job, part, seconds))
   for (const part of simulation.netlist.parts.values()) {
-    if (part.kind.roles?.board && !is(simulation, part, 'board'))
+    if (part.kind.roles.board && !is(simulation, part, 'board'))
       troubles.push([
         { text: labelOf(job, part.id), part: part.id, wrong: true },
         { text: ': its board is burnt, by voltage from outside on a call pair that takes a dry contact only.' },
@@ -39,10 +38,12 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
     const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
     if (dark.part === strip.subject.part && dark.at !== 'lead') {
       const { kind, figures } = simulation.netlist.parts.get(dark.part)!
-      const as = kind.says(figures, simulation.stateOf(dark.part))
+      // A panel or a boiler says how the rest of it stands, a transformer how its winding does.
+      const alone = kind.class === 'transformer'
+      const as = (alone && kind.says(figures, simulation.stateOf(dark.part))) || 'its winding is open'
       troubles.push([
         { ...source, wrong: true },
-        { text: ` is fed and takes nothing: ${as || 'its winding is open'}.` },
+        { text: ` is fed${alone ? ' and' : ', and the transformer in it'} takes nothing: ${as}.` },
       ])
       continue
     }
@@ -116,9 +117,21 @@ function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): 
   ]
 }
 
-const buzzInWords = (simulation: Simulation, part: string) => {
-  const hertz = simulation.hertzOf(part)
-  return ` buzzes${hertz ? `, some ${Math.round(hertz)} times a second` : ''}: as soon as it pulls in it takes its own supply away.`
+/** What takes its own supply away as soon as it has it: several that hang on one weak feed do it together. */
+function buzzInWords(simulation: Simulation, job: Job): Sentence {
+  const parts = simulation.buzzing
+  const names = parts.flatMap((part, i): Piece[] => [
+    ...(i === 0 ? [] : [{ text: i === parts.length - 1 ? ' and ' : ', ' }]),
+    { text: labelOf(job, part), part, wrong: true },
+  ])
+  const hertz = parts.map((part) => Math.round(simulation.hertzOf(part)!))
+  const [least, most] = [Math.min(...hertz), Math.max(...hertz)]
+  const often = `some ${least === most ? least : `${least} to ${most}`} times a second`
+  const how =
+    parts.length === 1
+      ? ` buzzes, ${often}: as soon as it pulls in it takes its own supply away.`
+      : ` buzz, ${often}: as soon as they pull in they take their own supply away.`
+  return [...names, { text: how }]
 }
 
 /** What the current went through that opened a fuse: the wires and parts, from the fuse on. */

@@ -1,4 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
+import { isStrap } from '../circuit/contacts.ts'
 import type { Branch, Netlist } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
@@ -86,9 +87,8 @@ export class Unroller {
   walk(steps: readonly Step[]) {
     for (const [i, step] of steps.entries()) {
       const { branch } = step
-      if (branch.form === 'wire') this.#run(step, steps[i - 1], steps[i + 1])
-      else if (branch.form === 'contact' && branch.element?.form === 'contact' && !branch.element.operated)
-        this.#splice(branch)
+      if (branch.form === 'wire') this.#run(step, steps[i - 1]!, steps[i + 1]!)
+      else if (isStrap(branch)) this.#splice(branch)
       else if (branch.form === 'contact' || branch.form === 'load') this.#passing(step)
     }
     this.#close()
@@ -128,15 +128,16 @@ export class Unroller {
     }
   }
 
-  #run(step: Step, before: Step | undefined, after: Step | undefined) {
+  /** One conductor, with the joints by which the walk comes to it and leaves it. */
+  #run(step: Step, before: Step, after: Step) {
     const { branch, from, to } = step
     const wire = this.#job.wires[branch.wire!]!
     const forwards = from === branch.a
     const [near, far] = forwards ? [wire.from, wire.to] : [wire.to, wire.from]
     const amps = this.#circuit.flow(branch)
-    const lifted = (joint: Step | undefined) => joint?.branch.form === 'joint' && this.#circuit.lump(joint.branch).open
-    if (this.#near === -1) this.#near = before?.branch.form === 'joint' ? before.from : from
-    this.#far = after?.branch.form === 'joint' ? after.to : to
+    const lifted = (joint: Step) => this.#circuit.lump(joint.branch).open
+    if (this.#near === -1) this.#near = before.from
+    this.#far = after.to
     this.#runs.push({
       wire: branch.wire!,
       colour: wire.colour,
@@ -144,8 +145,8 @@ export class Unroller {
       from: postOf(this.#circuit.netlist, this.#job, near.part, near.terminal),
       to: postOf(this.#circuit.netlist, this.#job, far.part, far.terminal),
       broken: this.#circuit.lump(branch).open,
-      liftedNear: lifted(before) ?? false,
-      liftedFar: lifted(after) ?? false,
+      liftedNear: lifted(before),
+      liftedFar: lifted(after),
       litNear: this.#lit(from, amps),
       litFar: this.#lit(to, amps),
       amps,

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { cut, kestrel, lifted, wireAt } from '../testing/benches.ts'
+import { join } from '../testing/hands.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
 import { verdictOf } from './verdict.ts'
@@ -165,6 +166,29 @@ describe('the verdict', () => {
     expect(all.zones.every(({ proven }) => proven)).toBe(true)
   })
 
+  it('says that the boiler is called by nobody only while nobody calls', () => {
+    const linked = () => {
+      const bench = kestrel({ alter: (job) => join(job, 'B1.t1', 'B1.t2') })
+      const says = () =>
+        sentenceText(verdictOf(bench.simulation, bench.job, loopsOf(bench.simulation, bench.job)).sentence)
+      return { ...bench, says }
+    }
+    const { simulation, says } = linked()
+    expect(says()).toContain('is called though no zone calls')
+    simulation.set('TS4', 'calling', true)
+    simulation.runTo(7)
+    expect(says()).not.toContain('though no zone calls')
+  })
+
+  it('names the lever that holds a valve open', () =>
+    expect(
+      verdict(
+        () => undefined,
+        [2],
+        (bench) => bench.simulation.set('V3', 'lever', 'parked'),
+      ).says,
+    ).toBe('Oil store: Valve 3 is parked open by its lever with no call: this zone heats whenever the boiler runs.'))
+
   it('calls a travelling valve busy, not wrong', () => {
     const bench = kestrel()
     bench.simulation.set('TS4', 'calling', true)
@@ -175,7 +199,78 @@ describe('the verdict', () => {
   })
 })
 
+describe('a joint in the way of a small load', () => {
+  it.each([
+    ['lifted', 'The valve loop goes dark at the lead lifted off Valve 2 M1.'],
+    [
+      'ohms',
+      'the voltage at Valve 2 is too low to run it: most of what is missing is lost at a poor joint at Valve 2 M1.',
+    ],
+  ])('%s: %s', (how, says) => {
+    const wrong = (job: Job) => {
+      const { id, wire } = wireAt(job, 'V2.m1')
+      return [
+        { id: `wire:${id}.${wire.from.part === 'V2' ? 'from' : 'to'}/${how}`, ...(how === 'ohms' && { value: 2000 }) },
+      ]
+    }
+    const { job } = kestrel()
+    const bench = benchWith(job, wrong(job))
+    bench.set('TS2', 'calling', true)
+    bench.settle()
+    expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toContain(says)
+  })
+})
+
 describe('a strip', () => {
+  it.each([
+    [2, false],
+    [9, false],
+    [10, true],
+    [30, true],
+  ])('a joint of %i Ω at a motor, under and over a tenth of its volts: said to lose its volts %s', (ohms, said) => {
+    const { job } = kestrel()
+    const { id, wire } = wireAt(job, 'V2.m1')
+    const end = wire.from.part === 'V2' ? 'from' : 'to'
+    const bench = benchWith(job, [{ id: `wire:${id}.${end}/ohms`, value: ohms }])
+    bench.set('TS2', 'calling', true)
+    bench.runTo(5)
+    const { complete, lost } = loopsOf(bench, job).zones[1]!.valve!
+    expect(complete).toBe(true)
+    expect(lost).toEqual(said ? { at: 'lead', wire: id, part: 'V2', terminal: 'm1', poor: true } : undefined)
+  })
+
+  it('two poor joints that lose as much each are not said to be one', () => {
+    const { job } = kestrel()
+    const ends = ['V2.m1', 'V2.m2'].map((point) => {
+      const { id, wire } = wireAt(job, point)
+      return { id: `wire:${id}.${wire.from.part === 'V2' ? 'from' : 'to'}/ohms`, value: 20 }
+    })
+    const bench = benchWith(job, ends)
+    bench.set('TS2', 'calling', true)
+    bench.runTo(5)
+    expect(loopsOf(bench, job).zones[1]!.valve!.lost).toBeUndefined()
+  })
+
+  it.each([
+    ['TS2.w', 'near'],
+    ['TS2.r', 'far'],
+  ])('shows the lead lifted off %s at the %s end of its conductor, and no other', (point, end) => {
+    const { job, simulation } = kestrel({ suppose: (j) => lifted(j, point), calling: [2] })
+    const { items } = loopsOf(simulation, job).zones[1]!.valve!
+    const runs = items.flatMap((item) => (item.form === 'stretch' ? item.runs : []))
+    const ends = runs.flatMap(({ wire, liftedNear, liftedFar }) => [
+      ...(liftedNear ? [`${wire} near`] : []),
+      ...(liftedFar ? [`${wire} far`] : []),
+    ])
+    expect(ends).toEqual([`${wireAt(job, point).id} ${end}`])
+    // What is measured at the end of a stretch is measured at the terminal, past the lead.
+    const stretch = items.find(
+      (item) => item.form === 'stretch' && item.runs.some(({ wire }) => ends[0]!.startsWith(wire)),
+    )
+    expect(stretch).toMatchObject({ lit: end === 'far' })
+    expect((stretch as { far: number }).far).toBeLessThan(1)
+  })
+
   it('runs from R through fuse, thermostat and motor to C, lit as far as the volts go', () => {
     const { job, simulation } = kestrel({ suppose: (j) => [cut(j, 'TS2.w')], calling: [2] })
     const strip = loopsOf(simulation, job).zones[1]!.valve!

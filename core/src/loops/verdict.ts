@@ -79,11 +79,12 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
     // A pump that some zones own owes nothing while none of them is proven.
     const owners = zones.filter(({ zone }) => job.zones[zone]?.pump === part)
     if (owners.length > 0 && !owners.some(({ proven }) => proven)) continue
-    const name: Piece = { text: labelOf(job, part), part, ...(strip.dark.part === part ? { wrong: true } : {}) }
+    const name: Piece = { text: labelOf(job, part), part }
+    const faulty: Piece = { ...name, wrong: true }
     if (strip.dark.at === 'nowhere')
-      troubles.push([{ text: 'The boiler is called, but ' }, { ...name, wrong: true }, { text: ' is not wired.' }])
+      troubles.push([{ text: 'The boiler is called, but ' }, faulty, { text: ' is not wired.' }])
     else if (strip.dark.part === part)
-      troubles.push([{ text: 'The boiler is called and ' }, name, { text: ' is fed, but draws nothing.' }])
+      troubles.push([{ text: 'The boiler is called and ' }, faulty, { text: ' is fed, but draws nothing.' }])
     else
       troubles.push([
         { text: 'The boiler is called, but ' },
@@ -165,5 +166,5 @@ function opened(simulation: Simulation, calling: readonly ZoneStanding[]): strin
 /** Does the zone's valve follow a signal, rather than open and shut? */
 function loopsFollow({ netlist }: Simulation, job: Job, zone: string): boolean {
   const valve = job.zones[zone]?.valve
-  return valve !== undefined && netlist.parts.get(valve)?.kind.roles?.listens !== undefined
+  return valve !== undefined && netlist.parts.get(valve)?.kind.roles.listens !== undefined
 }

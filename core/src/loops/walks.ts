@@ -1,4 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
+import { contactOf, isOperated } from '../circuit/contacts.ts'
 import type { Branch } from '../circuit/netlist.ts'
 
 /** One step along a walk: a branch, entered at one node and left at the other. */
@@ -22,8 +23,14 @@ export interface Walks {
 const MEND = 1e4
 const CLOSE = 1e2
 const THROUGH_A_LOAD = 1e7
+/** A call that ends in a boiler fed by the same line goes on through what hears it there, and through nothing else. */
+const THROUGH_A_BOILER = 1e6
 /** Ohms from which a made contact is a leak: a thermostat that lives through its load, a flame eye. */
 const LEAKS_FROM = 100
+
+/** Is it the load by which a boiler hears its call? */
+const hearsCall = ({ netlist }: Circuit, { part, element }: Branch) =>
+  netlist.parts.get(part!)!.kind.roles.callSense === element!.name
 
 function cost(circuit: Circuit, branch: Branch): number {
   const { open } = circuit.lump(branch)
@@ -32,15 +39,13 @@ function cost(circuit: Circuit, branch: Branch): number {
       return open ? MEND : 1
     case 'joint':
       return open ? MEND : 0.1
-    case 'contact': {
+    case 'contact':
       // A leak is no way round.
-      if (branch.element?.form === 'contact' && branch.element.ohms > LEAKS_FROM) return Number.POSITIVE_INFINITY
-      const operated = branch.element?.form === 'contact' && branch.element.operated
-      if (operated) return open ? CLOSE : 0.5
+      if (contactOf(branch)!.ohms > LEAKS_FROM) return Number.POSITIVE_INFINITY
+      if (isOperated(branch)) return open ? CLOSE : 0.5
       return open ? MEND : 0.1
-    }
     case 'load':
-      return THROUGH_A_LOAD
+      return hearsCall(circuit, branch) ? THROUGH_A_BOILER : THROUGH_A_LOAD
     default:
       return Number.POSITIVE_INFINITY
   }

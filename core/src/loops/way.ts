@@ -22,7 +22,7 @@ export function wayOf(meant: Job, asking: readonly string[], part: string): Spot
     // Its valve’s own load, and not the contact by which it calls the boiler.
     ...(own ? stripsOf(own).filter((strip) => strip.subject.part === part && strip !== own.call) : []),
     // A boiler is called by its end switches.
-    ...(bench.netlist.parts.get(part)?.kind.roles?.told ? zones.map(({ call }) => call) : []),
+    ...(bench.netlist.parts.get(part)?.kind.roles.told ? zones.map(({ call }) => call) : []),
   ].filter((strip) => strip !== undefined)
   return [{ part }, ...strips.flatMap(spotsOf)]
 }

@@ -69,7 +69,7 @@ export function aloneOnBench(kind: PartKind): Alone {
     return { dead, fed, lead }
   }
   const { feed, permanent, live, common, call } = hookup
-  if (kind.roles?.listens !== undefined) {
+  if (kind.roles.listens !== undefined) {
     const [setter, plus, minus] = benchSetter
     hang(fed, SETTER, setter)
     lead = join(`${SETTER}.${plus}`, `${PART}.${feed}`)

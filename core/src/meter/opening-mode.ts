@@ -17,9 +17,9 @@ export function openingMode(job: Job, points: readonly (string | undefined)[]): 
     const kind = part && kindOf(part)
     const touched = terminal === undefined ? undefined : kind?.terminals[terminal]
     if (!kind || !touched || terminal === undefined) continue
-    if (touched.circuit === 'signal' || (kind.roles?.directCall && kind.roles.callPair?.includes(terminal)))
+    if (touched.circuit === 'signal' || (kind.roles.directCall && kind.roles.callPair?.includes(terminal)))
       return 'direct'
-    if (touched.circuit === 'call' || kind.roles?.stealsPower) mode = 'volts'
+    if (touched.circuit === 'call' || kind.roles.stealsPower) mode = 'volts'
   }
   return mode
 }

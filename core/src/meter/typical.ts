@@ -35,7 +35,7 @@ export function typicalOf(kind: PartKind): Typical {
   if (!job.fed) return { states }
   const live = new Simulation(job.fed)
   live.settle()
-  const asks = kind.roles?.calling
+  const asks = kind.roles.calling
   states.push({ state: asks ? 'fed, not calling' : 'fed, settled', readings: fedReadings(kind, live) })
   if (asks) {
     live.set(PART, asks, true)
@@ -59,7 +59,7 @@ export function typicalOf(kind: PartKind): Typical {
 /** Each value of a control that opens or closes something. */
 function handStates(kind: PartKind): { says: string; settings: Record<string, StateValue> }[] {
   const [first] = kind.controls ?? []
-  if (!first || !('options' in first) || kind.class === 'valve' || kind.roles?.calling) return []
+  if (!first || !('options' in first) || kind.class === 'valve' || kind.roles.calling) return []
   return first.options
     .filter(({ value }) => value !== kind.state[first.state])
     .map(({ value, says }) => ({
@@ -78,7 +78,7 @@ function pairs(kind: PartKind, simulation: Simulation): [string, string][] {
     seen.add(`${a} ${b}`)
     found.push([a, b])
   }
-  const { feeds } = kind.roles ?? {}
+  const { feeds } = kind.roles
   if (feeds) note(...feeds)
   for (const { element } of [...installed.branches.values(), ...installed.windings.values()]) {
     if (!element) continue
@@ -103,7 +103,7 @@ function fedReadings(kind: PartKind, simulation: Simulation): TypicalReading[] {
   return pairs(kind, simulation).map(([a, b]) => {
     const direct =
       kind.terminals[a]!.circuit === 'signal' ||
-      (kind.roles?.feedVolts === 'callVolts' && kind.terminals[a]!.circuit === 'call' && simulation.circuit.hasDirect)
+      (kind.roles.feedVolts === 'callVolts' && kind.terminals[a]!.circuit === 'call' && simulation.circuit.hasDirect)
     const { shows, unit } = read(simulation, direct ? 'direct' : 'loz', node(a), node(b))
     return {
       from: kind.terminals[a]!.marking,

@@ -125,7 +125,7 @@ export function runsOf(
   pins: Readonly<Record<string, StateValue>> | undefined,
 ): readonly Run[] {
   const { motion } = part.kind
-  const rates: Readonly<Record<string, number | undefined>> | undefined = motion?.rates?.(part.figures, state, feel)
+  const rates: Readonly<Record<string, number | undefined>> | undefined = motion.rates?.(part.figures, state, feel)
   if (!motion || !rates) return still
   const runs: Run[] = []
   let levels: Readonly<Record<string, readonly number[] | undefined>> | undefined
@@ -142,7 +142,7 @@ export function runsOf(
 export function creepingOf(actor: Actor, mean: ReadonlyMap<string, number>): readonly Run[] {
   const { motion } = actor.part.kind
   const levels: Readonly<Record<string, readonly number[] | undefined>> =
-    motion?.levels?.(actor.part.figures, actor.state) ?? {}
+    motion.levels?.(actor.part.figures, actor.state) ?? {}
   return [...mean].map(([name, rate]) => ({
     name,
     rate,

@@ -19,12 +19,13 @@ export interface Alterations {
 
 export const unaltered: Alterations = { forces: {}, pins: {}, figures: {}, volts: {} }
 
-const strength = (force: Force) => (force.as === 'open' ? 2 : force.as === 'ohms' ? 1 : 0)
+const rank = (force: Force): readonly [as: number, ohms: number] =>
+  force.as === 'open' ? [2, 0] : [force.as === 'ohms' ? 1 : 0, force.ohms]
 
 /** Of two things wrong with one branch: open beats ohms, ohms beat a short, more ohms beat fewer. */
-const worse = (a: Force, b: Force): Force => {
-  if (strength(a) !== strength(b)) return strength(a) > strength(b) ? a : b
-  return a.as !== 'open' && b.as !== 'open' && b.ohms > a.ohms ? b : a
+const worse = (one: Force, other: Force): Force => {
+  const [[a, few], [b, many]] = [rank(one), rank(other)]
+  return (b - a || many - few) > 0 ? other : one
 }
 
 /** Everything that is wrong in several ways at once; on one branch the worse of them, in any order of the list. */

@@ -17,8 +17,8 @@ export function askingOf(job: Job, { thermostat, output }: Job['zones'][string])
   const part = thermostat ? job.parts[thermostat] : undefined
   const kind = part ? kindOf(part) : undefined
   if (!thermostat || !part || !kind) return undefined
-  if (kind.roles?.calling) return { part: thermostat, state: kind.roles.calling, on: true, off: false }
-  const state = kind.roles?.outputs?.[output ?? '']
+  if (kind.roles.calling) return { part: thermostat, state: kind.roles.calling, on: true, off: false }
+  const state = kind.roles.outputs?.[output ?? '']
   const knob = kind.controls?.find((control) => control.state === state)
   if (!knob || !('dial' in knob)) return undefined
   return { part: thermostat, state: knob.state, on: knob.dial(figuresOf(kind, part.figures)).to, off: 0 }

@@ -73,6 +73,13 @@ it('while things come to rest and are waited for the clocks stand, and they do w
   expect(chronicle.doings.at(-1)).toMatchObject({ standing: true })
   expect(chronicle.simulation.stateOf('TS2').warmth).toBe(warmth)
   expect(chronicle.at(chronicle.now).stateOf('TS2').warmth).toBe(warmth)
+  // Waited for again it is one wait; no wait is none.
+  chronicle.rest(0)
+  chronicle.rest(60)
+  const { length } = chronicle.doings
+  chronicle.rest(40)
+  expect(chronicle.doings).toHaveLength(length)
+  expect(chronicle.at(chronicle.now).now).toBeCloseTo(chronicle.simulation.now, 9)
   // Time that passes by itself is another thing: the room warms.
   chronicle.advance(600)
   expect(chronicle.doings.at(-1)).toMatchObject({ seconds: 600, standing: false })

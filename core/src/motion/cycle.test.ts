@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '../parts/index.ts'
-import type { PartKind, State } from '../parts/kind.ts'
+import { part, type State } from '../parts/kind.ts'
 import { boardJob } from '../testing/rig.ts'
 import { Cycle } from './cycle.ts'
 import { Simulation } from './simulation.ts'
@@ -63,7 +63,7 @@ describe('a circle of states', () => {
 })
 
 it('a part that never comes round is said to buzz, and nothing hangs', () => {
-  const counting: PartKind = {
+  const counting = part({
     kind: 'relay/counting',
     name: 'Counts its own turns',
     class: 'relay',
@@ -74,7 +74,7 @@ it('a part that never comes round is said to buzz, and nothing hangs', () => {
     inside: () => [],
     motion: { jumps: (_f, s) => ({ turns: Number(s.turns) + 1 }) },
     says: (_f, s) => String(s.turns),
-  }
+  })
   const job = boardJob({ parts: { C: 'relay/counting' }, nets: [] })
   const bench = new Simulation(job, {}, { kinds: new Map([...catalogue, [counting.kind, counting]]) })
   expect(bench.buzzing).toEqual(['C'])

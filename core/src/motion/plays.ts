@@ -6,7 +6,7 @@ export type StateRole = keyof StateRoles
 
 /** The present value of the state that plays a part in this kind; undefined where none does. */
 export function played(bench: Simulation, { id, kind }: InstalledPart, role: StateRole): StateValue | undefined {
-  const state = kind.roles?.[role]
+  const state = kind.roles[role]
   return state === undefined ? undefined : bench.stateOf(id)[state]
 }
 
@@ -20,12 +20,12 @@ export const count = (bench: Simulation, part: InstalledPart | undefined, role: 
 
 /** Moves the state that plays a part; does nothing where the kind has none. */
 export function put(bench: Simulation, { id, kind }: InstalledPart, role: StateRole, value: StateValue) {
-  const state = kind.roles?.[role]
+  const state = kind.roles[role]
   if (state !== undefined) bench.set(id, state, value)
 }
 
 /** Can the state that plays a part not move, because of what is wrong? */
 export const stuck = (bench: Simulation, { id, kind }: InstalledPart, role: StateRole): boolean => {
-  const state = kind.roles?.[role]
+  const state = kind.roles[role]
   return state !== undefined && bench.isPinned(id, state)
 }

@@ -65,6 +65,50 @@ describe('time', () => {
     expect(run(173)).toEqual(run(1))
   })
 
+  it('passes over a plant at rest as over one that moves: in steps it comes to where one leap does', () => {
+    const stands = (steps: number) => {
+      const bench = new Simulation(kestrel().job)
+      bench.set('TS2', 'calling', true)
+      bench.settle()
+      const from = bench.now
+      for (let i = 1; i <= steps; i++) bench.runTo(from + (3600 * i) / steps)
+      return { now: bench.now, boiler: bench.stateOf('B1') }
+    }
+    expect(stands(3)).toEqual(stands(1))
+    expect(stands(1).now).toBeGreaterThan(3600)
+  })
+
+  it('has no hand for a part or a state that is not there, and says which; nothing has moved then', () => {
+    const bench = new Simulation(kestrel().job)
+    for (const [part, state] of [
+      ['nobody', 'calling'],
+      ['TS2', 'travel'],
+    ] as const) {
+      expect(() => bench.set(part, state, true)).toThrow(new RangeError(`no state ${part}.${state}`))
+      expect(() => bench.setTogether({ [part]: { [state]: true } })).toThrow(`no state ${part}.${state}`)
+    }
+    expect(() => bench.stateOf('nobody')).toThrow('no part nobody')
+    expect(bench.trace).toEqual([])
+  })
+
+  it('says of a part what of its tells is so now', () => {
+    const { job } = kestrel()
+    const bench = new Simulation(job)
+    const made = bench.netlist.parts.get('TS2')!.kind.tells!.findIndex(({ starts }) => starts === 'contact makes')
+    expect(bench.tells('TS2', made)).toBe(false)
+    bench.set('TS2', 'calling', true)
+    expect(bench.tells('TS2', made)).toBe(true)
+    expect(bench.tells('nobody', made)).toBe(false)
+  })
+
+  it('a valve on its way gets no hotter for it', () => {
+    const bench = new Simulation(kestrel().job)
+    bench.set('TS2', 'calling', true)
+    bench.runTo(5)
+    expect(bench.moving).toBe(true)
+    expect(bench.overheating()).toEqual([])
+  })
+
   it('waits out a start delay before the contact makes', () => {
     const { job } = kestrel({ alter: ({ parts }) => void (parts.TS1!.figures = { startDelay: 90 }) })
     const bench = new Simulation(job)

@@ -100,7 +100,7 @@ export class Simulation {
   readonly #jumpers: readonly Actor[]
   readonly #movers: readonly Actor[]
   readonly #guards: readonly Actor[]
-  readonly #byId: Map<string, Actor>
+  readonly #byId = new Map<string, Actor>()
   #moved: Actor[] = []
   /** What changes its mind again and again, and how often a second. */
   readonly #buzzing = new Map<string, number>()
@@ -115,14 +115,14 @@ export class Simulation {
     this.#now = now
     this.netlist = netlistOf(job, kinds)
     this.circuit = new Circuit(this.netlist)
-    this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId?.get(id)?.state)
+    this.#surroundings = new Surroundings(job, this.netlist.parts, (id) => this.#byId.get(id)?.state)
     const { circuit, netlist } = this
     const around = { circuit, netlist, surroundings: this.#surroundings }
     this.#actors = [...netlist.parts.values()].map((part, i) => actorOf(part, i, settings[part.id], around))
-    this.#jumpers = this.#actors.filter(({ part }) => part.kind.motion?.jumps)
-    this.#movers = this.#actors.filter(({ part }) => part.kind.motion?.rates)
-    this.#guards = this.#movers.filter(({ part }) => part.kind.roles?.blown)
-    this.#byId = new Map(this.#actors.map((actor) => [actor.part.id, actor]))
+    this.#jumpers = this.#actors.filter(({ part }) => part.kind.motion.jumps)
+    this.#movers = this.#actors.filter(({ part }) => part.kind.motion.rates)
+    this.#guards = this.#movers.filter(({ part }) => part.kind.roles.blown)
+    for (const actor of this.#actors) this.#byId.set(actor.part.id, actor)
     this.#impose(alterations)
     for (const actor of this.#actors) {
       this.circuit.setState(actor.part, actor.state)
@@ -362,14 +362,14 @@ export class Simulation {
   #wish(actor: Actor, wishes: Map<Actor, Wish>, instant: number) {
     const { kind, figures, id } = actor.part
     const { state, feel, looked, jumping } = actor
-    const change = jumping.ask(state, this.#versions, looked, () => kind.motion?.jumps?.(figures, state, feel))
+    const change = jumping.ask(state, this.#versions, looked, () => kind.motion.jumps?.(figures, state, feel))
     if (!change || Object.keys(change).every((name) => this.isPinned(id, name))) {
       wishes.delete(actor)
       return
     }
     const had = wishes.get(actor)
     if (had && sameChange(had.change, change)) return
-    wishes.set(actor, { change, due: instant + (kind.motion?.holdUp ?? HOLD_UP) })
+    wishes.set(actor, { change, due: instant + (kind.motion.holdUp ?? HOLD_UP) })
   }
 
   /** The fuse or breaker that lets go first, if any does within these seconds. */
@@ -409,7 +409,7 @@ export class Simulation {
 
   /** A fuse about to open: while its current still flows, remember the way it takes. */
   #noteOverload(actor: Actor, change: Partial<State>) {
-    const blown = actor.part.kind.roles?.blown
+    const blown = actor.part.kind.roles.blown
     if (blown === undefined || change[blown] !== true) return
     actor.blownBy = blownOn(this.circuit, actor.part)
   }
@@ -429,7 +429,7 @@ export class Simulation {
   overheating(): { readonly part: string; readonly seconds: number }[] {
     return this.#movers.flatMap(({ part, runs, state }) =>
       runs.flatMap(({ name, rate }) =>
-        rate > 0 && part.kind.motion?.heats?.includes(name)
+        rate > 0 && part.kind.motion.heats?.includes(name)
           ? [{ part: part.id, seconds: (1 - Number(state[name])) / rate }]
           : [],
       ),
@@ -447,7 +447,7 @@ export class Simulation {
         const says = is ? tells[i]!.starts : tells[i]!.ends
         if (says === undefined) continue
         const happening = { at: this.#now, part: actor.part.id, says, tell: { index: i, begins: is } }
-        const blown = roles?.blown !== undefined && actor.state[roles.blown] === true
+        const blown = roles.blown !== undefined && actor.state[roles.blown] === true
         this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
       }
       actor.told = now

@@ -6,7 +6,7 @@ type StateOf = (part: string) => State | undefined
 
 /** How far a valve stands open, 0 to 1, by motor or by hand. */
 export function openingOf({ kind, figures }: InstalledPart, state: State): number {
-  return kind.opening ? kind.opening(figures, state) : Number(state[kind.roles?.travel ?? ''] ?? 0)
+  return kind.opening ? kind.opening(figures, state) : Number(state[kind.roles.travel ?? ''] ?? 0)
 }
 
 /**
@@ -38,8 +38,8 @@ export class Surroundings {
     }
     for (const part of parts.values()) {
       if (part.kind.class === 'pump') this.#pumps.push(part)
-      if (part.kind.roles?.told) this.#boilers.push(part)
-      if (part.kind.roles?.flame) this.#flames.push(part)
+      if (part.kind.roles.told) this.#boilers.push(part)
+      if (part.kind.roles.flame) this.#flames.push(part)
     }
   }
 
@@ -51,8 +51,8 @@ export class Surroundings {
   /** Looks round again: to be called when states have changed, before parts are asked what they notice. */
   renew() {
     const flow = this.#flowing()
-    const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
-    const flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles?.flame))
+    const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles.told))
+    const flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles.flame))
     let changed = flow !== this.#flow || heated !== this.#heated || flame !== this.#flame
     this.#flow = flow
     this.#heated = heated
@@ -80,8 +80,8 @@ export class Surroundings {
 
   /** Does any pump move water? A boiler with a pump of its own moves it while it is called. */
   #flowing(): boolean {
-    if (this.#pumps.length > 0) return this.#pumps.some((pump) => this.#is(pump, pump.kind.roles?.running))
-    return this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles?.told))
+    if (this.#pumps.length > 0) return this.#pumps.some((pump) => this.#is(pump, pump.kind.roles.running))
+    return this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles.told))
   }
 
   #opening(valve: InstalledPart): number {

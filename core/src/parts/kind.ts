@@ -313,10 +313,10 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   /** What its state begins with where that follows its figures: a plant on the bench has stood on power for long. */
   begins?(f: F): Partial<S>
   readonly controls?: readonly Control[]
-  readonly roles?: Roles
+  readonly roles: Roles
   readonly hookup?: Hookup
   inside(f: F, site: Site): readonly Element<S>[]
-  readonly motion?: Motion<F, S>
+  readonly motion: Motion<F, S>
   readonly tells?: readonly Tell<F, S>[]
   readonly faults?: readonly Fault[]
   /** The figure that holds the most amps each of its contacts may carry. */
@@ -353,9 +353,10 @@ type Values<D> = { [K in keyof D]: number }
 type Wide<T> = T extends boolean ? boolean : T extends number ? number : string
 type Widen<S> = { [K in keyof S]: Wide<S[K]> }
 
+type Described<D, S> = Omit<PartKind<Values<D>, Widen<S>>, 'figures' | 'state' | 'roles' | 'motion'> &
+  Partial<Pick<PartKind<Values<D>, Widen<S>>, 'roles' | 'motion'>> & { figures: D; state: S }
+
 /** Describes a kind of part. The state keeps its exact names, so a misspelt one does not compile. */
-export function part<D extends Record<string, Figure>, S extends State>(
-  described: Omit<PartKind<Values<D>, Widen<S>>, 'figures' | 'state'> & { figures: D; state: S },
-): PartKind {
-  return described
+export function part<D extends Record<string, Figure>, S extends State>(described: Described<D, S>): PartKind {
+  return { roles: {}, motion: {}, ...described }
 }

@@ -47,7 +47,7 @@ export function addZone(draft: Job): string {
     thermostatKind: last?.thermostatKind ?? usual.thermostat,
     valveKind: last?.valveKind ?? usual.valve,
     // A room more is a loop more of the same manifold.
-    valvePlace: last && catalogue.get(last.valveKind)?.roles?.onManifold ? last.valvePlace : draft.survey.boiler.place,
+    valvePlace: last && catalogue.get(last.valveKind)?.roles.onManifold ? last.valvePlace : draft.survey.boiler.place,
     run: last?.run ?? 12,
   }
   return id

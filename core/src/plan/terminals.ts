@@ -30,7 +30,7 @@ export interface TerminalsPlan {
   readonly roomForZone: boolean
 }
 
-const isCentre = (job: Job, part: string) => kindOf(job.parts[part] ?? { kind: '' })?.roles?.centre === true
+const isCentre = (job: Job, part: string) => kindOf(job.parts[part] ?? { kind: '' })?.roles.centre === true
 
 /** The terminal chart of every wiring centre: numbers, potentials, conductors, links, and room to grow. */
 export function terminalsPlan(job: Job): TerminalsPlan | undefined {

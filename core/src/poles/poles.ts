@@ -1,3 +1,4 @@
+import { isStrap } from '../circuit/contacts.ts'
 import type { Branch, Netlist } from '../circuit/netlist.ts'
 import { type Feed, feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
@@ -19,8 +20,6 @@ class Groups {
 
   joined = (a: number, b: number) => this.of(a) === this.of(b)
 }
-
-const isStrap = ({ form, element }: Branch) => form === 'contact' && element?.form === 'contact' && !element.operated
 
 const isCopper = (branch: Branch) => branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)
 

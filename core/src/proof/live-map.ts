@@ -79,7 +79,7 @@ const inWords = (job: Job, { part, terminal }: Spotted) => ({
 export function openedBy(kind: PartKind): { state: string; value: boolean } | undefined {
   if (kind.class !== 'switch' && kind.class !== 'protection') return undefined
   // A switch is open when it is off, a fuse when it has gone.
-  const { closed, blown } = kind.roles ?? {}
+  const { closed, blown } = kind.roles
   return closed !== undefined
     ? { state: closed, value: false }
     : blown !== undefined

@@ -166,8 +166,8 @@ class ProofBench {
     this.valves = valves.filter(({ id }) => !also.has(id))
     this.#also = valves.filter(({ id }) => also.has(id))
     this.pumps = parts.filter(({ kind }) => kind.class === 'pump')
-    this.#boilers = parts.filter(({ kind }) => kind.roles?.told)
-    this.#burners = parts.filter(({ kind }) => kind.roles?.flame)
+    this.#boilers = parts.filter(({ kind }) => kind.roles.told)
+    this.#burners = parts.filter(({ kind }) => kind.roles.flame)
     for (const [i, zone] of this.zones.entries()) for (const valve of valvesOf(zone)) this.#owner.set(valve, i)
     this.#solvesBefore = this.#simulation.circuit.solves
     this.#simulation.settle()
@@ -285,7 +285,7 @@ class ProofBench {
     })
     if (tanks.length === 0) return
     for (const { part } of tanks)
-      put(bench, part, 'warmth', (part.figures[part.kind.roles?.setpoint ?? ''] ?? TANK) + ABOVE)
+      put(bench, part, 'warmth', (part.figures[part.kind.roles.setpoint ?? ''] ?? TANK) + ABOVE)
     this.settle()
     this.look('warm enough', mask, { warm: tanks.reduce((bits, { bit }) => bits | bit, 0) })
     for (const { part, warmth } of tanks) put(bench, part, 'warmth', warmth)
@@ -296,10 +296,10 @@ class ProofBench {
     const bench = this.#simulation
     const limited = this.#boilers.flatMap((part) => {
       const water = played(bench, part, 'water')
-      return water === undefined || !part.kind.roles?.limitOpen ? [] : [{ part, water }]
+      return water === undefined || !part.kind.roles.limitOpen ? [] : [{ part, water }]
     })
     if (limited.length === 0) return
-    for (const { part } of limited) put(bench, part, 'water', (part.figures[part.kind.roles?.limit ?? ''] ?? LIMIT) + 1)
+    for (const { part } of limited) put(bench, part, 'water', (part.figures[part.kind.roles.limit ?? ''] ?? LIMIT) + 1)
     this.settle()
     this.look('at its limit', mask, { limited: true })
     for (const { part, water } of limited) put(bench, part, 'water', water)

@@ -74,7 +74,7 @@ function byHand(kind: PartKind, figures: Readonly<Record<string, number>>): Benc
     does: 'Hold it against the light and look through the bore; turn its stem, head off where it comes off.',
     finds: [`${threePorts(kind) ? 'it' : 'the bore'} stands ${at(kind.state)}`, ...(stem ? [`the stem ${stem}`] : [])],
   })
-  const lever = kind.controls?.find(({ state }) => state === kind.roles?.lever)
+  const lever = kind.controls?.find(({ state }) => state === kind.roles.lever)
   if (lever && 'options' in lever)
     steps.push({
       does: `Move its ${lever.name.toLowerCase()} through all it can do, and leave it as it was.`,
@@ -108,7 +108,7 @@ const aboutOhms = (ohms: number) => {
 
 /** Contacts by which it proves where it stands, with the terminals they lie between. */
 function switchesOf(kind: PartKind) {
-  const wanted = new Set((kind.roles?.switches ?? []).map(({ element }) => element))
+  const wanted = new Set((kind.roles.switches ?? []).map(({ element }) => element))
   return kind
     .inside(figuresOf(kind, undefined), { lineVolts: 120, hertz: 60 })
     .flatMap((one) => (one.form === 'contact' && wanted.has(one.name) ? [{ a: one.a, b: one.b, name: one.name }] : []))
@@ -185,7 +185,7 @@ class Clipped {
   }
 }
 
-const threePorts = ({ hookup, roles }: PartKind) => hookup?.waterOff !== undefined || roles?.diverts !== undefined
+const threePorts = ({ hookup, roles }: PartKind) => hookup?.waterOff !== undefined || roles.diverts !== undefined
 
 const within = (seconds: number) =>
   seconds < 2 ? 'at once' : `within ${clockWords(Math.ceil(seconds * (1 + SPREAD)))}, usually ${clockWords(seconds)}`
@@ -198,7 +198,7 @@ const amps = (value: number) => {
 /** Fed and let go, or led along by its signal, with what is seen at each. */
 function fedAndLetGo(kind: PartKind, fed: Bench, lead: string): BenchStep[] {
   const { feed, waterOff } = kind.hookup!
-  if (kind.roles?.listens) return followed(kind, new Clipped(kind, fed, []))
+  if (kind.roles.listens) return followed(kind, new Clipped(kind, fed, []))
   const also = 'also'
   const second: Bench['wires'] =
     waterOff === undefined ? {} : { [also]: { ...fed.wires[lead]!, to: { part: PART, terminal: waterOff } } }

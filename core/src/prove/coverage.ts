@@ -69,7 +69,7 @@ function apartIn(met: readonly ReadonlySet<string>[]): number {
 }
 
 function whyNot({ kind }: InstalledPart, only: string): string {
-  if (kind.roles?.byHeat) return `${only} here: only a fire opens it`
+  if (kind.roles.byHeat) return `${only} here: only a fire opens it`
   if (kind.class === 'protection')
     return `${only} here: only too much current opens it, and nobody makes that to try it`
   if (kind.class === 'boiler' || kind.class === 'burner' || guards.has(kind.class))
@@ -83,7 +83,7 @@ function watchedIn(job: Job): Watched[] {
   for (const part of netlistOf(job, catalogue).parts.values()) {
     const { id, kind, figures } = part
     const name = labelOf(job, id)
-    const load = (['running', 'told', 'flame'] as const).find((role) => kind.roles?.[role] !== undefined)
+    const load = (['running', 'told', 'flame'] as const).find((role) => kind.roles[role] !== undefined)
     if (load) found.push({ says: name, part, on: ({ simulation }) => is(simulation, part, load) })
     if (kind.class === 'valve')
       found.push({ says: name, part, on: (bench) => bench.shows({ part: id, looks: 'open' }) })

@@ -47,18 +47,18 @@ export function plantOf(job: Job): ProvenPlant {
       .filter(({ kind }) => kind.class === 'valve')
       .map(({ id, kind }) => ({ id, stays: kind.stays === true, zone: owner.get(id) })),
     pumps: ids(({ kind }) => kind.class === 'pump'),
-    boilers: ids(({ kind }) => kind.roles?.told !== undefined),
-    burners: ids(({ kind }) => kind.roles?.flame !== undefined),
-    limited: ids(({ kind }) => kind.roles?.limitOpen !== undefined && kind.roles.water !== undefined),
+    boilers: ids(({ kind }) => kind.roles.told !== undefined),
+    burners: ids(({ kind }) => kind.roles.flame !== undefined),
+    limited: ids(({ kind }) => kind.roles.limitOpen !== undefined && kind.roles.water !== undefined),
     keptWarm: parts.filter((part) => lowLimitOf(part) !== undefined).map(({ id }) => id),
-    runOn: ids(({ kind, figures }) => kind.roles?.runOn !== undefined && (figures.postRun ?? 0) > 0),
+    runOn: ids(({ kind, figures }) => kind.roles.runOn !== undefined && (figures.postRun ?? 0) > 0),
     following: zonesInOrder(job).flatMap(({ id, valve, thermostat }) =>
-      netlist.parts.get(valve ?? '')?.kind.roles?.listens && netlist.parts.get(thermostat ?? '')?.kind.roles?.outputs
+      netlist.parts.get(valve ?? '')?.kind.roles.listens && netlist.parts.get(thermostat ?? '')?.kind.roles.outputs
         ? [id]
         : [],
     ),
     tanks: zonesInOrder(job).flatMap(({ id, hotWater, thermostat }) =>
-      hotWater && thermostat && netlist.parts.get(thermostat)?.kind.roles?.warmth ? [id] : [],
+      hotWater && thermostat && netlist.parts.get(thermostat)?.kind.roles.warmth ? [id] : [],
     ),
     room,
     placeOf: (part) => job.parts[part]?.place ?? room,

@@ -59,11 +59,11 @@ export class ProveBench {
       'warmth',
       warm.flatMap((zone) => this.#job.zones[zone]?.thermostat ?? []),
       this.#warmed,
-      (part) => (part.figures[part.kind.roles?.setpoint ?? ''] ?? TANK) + ABOVE,
+      (part) => (part.figures[part.kind.roles.setpoint ?? ''] ?? TANK) + ABOVE,
     )
     this.#water = this.#heldAt('water', [...limited, ...cool], this.#water, (part) =>
       limited.includes(part.id)
-        ? (part.figures[part.kind.roles?.limit ?? ''] ?? LIMIT) + 1
+        ? (part.figures[part.kind.roles.limit ?? ''] ?? LIMIT) + 1
         : (lowLimitOf(part) ?? 0) - 1,
     )
   }
@@ -92,7 +92,7 @@ export class ProveBench {
     const bench = this.simulation
     const { thermostat, valve, output } = this.#job.zones[zone]!
     const [setter, follows] = [thermostat, valve].map((id) => bench.netlist.parts.get(id ?? ''))
-    const state = setter?.kind.roles?.outputs?.[output ?? '']
+    const state = setter?.kind.roles.outputs?.[output ?? '']
     const knob = setter?.kind.controls?.find((control) => control.state === state)
     if (!setter || !follows || !knob || !('dial' in knob)) return undefined
     const { from, to, step } = knob.dial(setter.figures)
@@ -159,11 +159,11 @@ export class ProveBench {
 
 /** A switch the hand opens to take the power off what is behind it. */
 export const isIsolator = ({ kind }: Pick<InstalledPart, 'kind'>): boolean =>
-  kind.class === 'switch' && kind.roles?.closed !== undefined && !kind.roles.byHeat
+  kind.class === 'switch' && kind.roles.closed !== undefined && !kind.roles.byHeat
 
 /** Under which temperature a boiler keeps its water warm, Celsius; nothing where it does not. */
 export const lowLimitOf = ({ kind, figures }: Pick<InstalledPart, 'kind' | 'figures'>): number | undefined =>
-  figures[kind.roles?.lowLimit ?? ''] || undefined
+  figures[kind.roles.lowLimit ?? ''] || undefined
 
 /** Does a reading lie within its bounds? */
 export function keeps({ least, most }: Pick<ExpectedReading, 'least' | 'most'>, value: number | null): boolean {

@@ -46,7 +46,7 @@ export function deadReads(job: Job): ExpectedReading[] {
   const dead = (from: string, to: string) =>
     found.push(reading(plant, 'loz', from, to, { least: 0, most: DEAD_VOLTS, line: true }))
   for (const part of plant.parts.values()) {
-    const takesLine = part.kind.roles?.centre || ['boiler', 'panel', 'transformer', 'valve'].includes(part.kind.class)
+    const takesLine = part.kind.roles.centre || ['boiler', 'panel', 'transformer', 'valve'].includes(part.kind.class)
     if (!takesLine || (part.kind.class === 'valve' && found.length > 0)) continue
     const points = Object.keys(part.kind.terminals)
       .filter((name) => isLine(part, name))
@@ -90,7 +90,7 @@ export function separationReads(plant: ProvenPlant): ExpectedReading[] {
     ({ part, circuit }) => circuit !== 'line voltage' && circuit !== 'signal' && part.kind.class !== 'boiler',
   )
   for (const part of plant.parts.values()) {
-    const pair = part.kind.roles?.callPair
+    const pair = part.kind.roles.callPair
     if (!pair || isLine(part, pair[0])) continue
     for (const { part: source, back } of low)
       if (source !== part)
@@ -118,7 +118,7 @@ export function separationReads(plant: ProvenPlant): ExpectedReading[] {
 /** The line at its way in, and which of its poles is which. */
 export function lineReads(plant: ProvenPlant): ExpectedReading[] {
   const supply = [...plant.parts.values()].find(({ kind }) => kind.class === 'supply')
-  const pair = supply?.kind.roles?.feeds
+  const pair = supply?.kind.roles.feeds
   if (!supply || !pair) return []
   const [hot, back] = pair
   const earth = earthOf(supply)
@@ -140,15 +140,16 @@ export function loadReads(plant: ProvenPlant, zones: readonly string[]): Expecte
     if (zone === undefined || !zones.includes(zone) || zones.length > 1) continue
     const part = plant.parts.get(id)!
     const { feed, back, position } = part.kind.hookup ?? {}
-    if (feed && back && !isLine(part, feed)) pairs.push([`${id}.${feed}`, `${id}.${back}`])
-    if (position && back) pairs.push([`${id}.${position}`, `${id}.${back}`])
+    if (!feed || !back) continue
+    if (!isLine(part, feed)) pairs.push([`${id}.${feed}`, `${id}.${back}`])
+    if (position) pairs.push([`${id}.${position}`, `${id}.${back}`])
   }
   for (const { part, hot, back, circuit } of plant.feeds)
     if (circuit === 'low voltage' && part.kind.class === 'transformer' && zones.length !== 1)
       pairs.push([`${part.id}.${hot}`, `${part.id}.${back}`])
   for (const id of plant.boilers) {
     const part = plant.parts.get(id)!
-    const pair = part.kind.roles?.callPair
+    const pair = part.kind.roles.callPair
     if (pair && !isLine(part, pair[0])) pairs.push([`${id}.${pair[0]}`, `${id}.${pair[1]}`])
   }
   return pairs.map(([from, to]) => reading(plant, openingMode(plant.job, [from, to]), from, to, wide))

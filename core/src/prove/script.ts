@@ -50,7 +50,7 @@ export function scriptOf(job: Job): Script {
 /** Zones in an order in which neighbours hang near each other: the stairs are walked once. */
 export function inWalkingOrder(job: Job): ReturnType<typeof zonesInOrder> {
   const at = (zone: { place: string }) => job.places[zone.place]?.order ?? 0
-  return zonesInOrder(job).sort((a, b) => at(a) - at(b) || a.number - b.number)
+  return zonesInOrder(job).sort((a, b) => at(a) - at(b))
 }
 
 function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {

@@ -123,7 +123,7 @@ const sameFact = (a: Entry, b: Entry) => JSON.stringify(a.body) === JSON.stringi
 function powerOn(found: Folding) {
   found.power = 'on'
   for (const [part, states] of found.hands) {
-    const closed = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles?.closed
+    const closed = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
     if (closed && states.get(closed) === false) states.delete(closed)
   }
 }

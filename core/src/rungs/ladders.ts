@@ -237,7 +237,7 @@ function callRungs(
   [from, to]: readonly [number, number],
   job: Job,
 ): Omit<Rung, 'number'>[] {
-  const sense = paper.pieces.find((piece) => piece.part === part.id && piece.element === part.kind.roles?.callSense)
+  const sense = paper.pieces.find((piece) => piece.part === part.id && piece.element === part.kind.roles.callSense)
   const switches = islands.flat().filter((piece) => piece !== sense)
   const closing = seriesParallel(switches, from, to)
   if (sense) drawn.add(sense)

@@ -1,4 +1,5 @@
 import { size } from '../circuit/complex.ts'
+import { contactOf } from '../circuit/contacts.ts'
 import { FLOWS, LIT } from '../loops/lit.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { Ladder } from './ladders.ts'
@@ -35,8 +36,7 @@ export function ladderLight({ circuit, netlist }: Simulation, ladder: Ladder): L
     const branch = part?.branches.get(piece.element)
     const winding = part?.windings.get(piece.element)
     const amps = branch ? circuit.flow(branch) : winding ? size(circuit.windingCurrents(winding)[0]) : 0
-    const element = branch?.element
-    const contact = element?.form === 'contact' ? element : undefined
+    const contact = branch && contactOf(branch)
     pieces[pieceKey(piece)] = {
       made: branch ? !circuit.lump(branch).open : true,
       madeAtRest: contact ? contact.closed(part!.kind.state) : true,

@@ -1,3 +1,4 @@
+import { contactOf, isOperated, isStrap } from '../circuit/contacts.ts'
 import type { Branch, InstalledPart, Netlist } from '../circuit/netlist.ts'
 
 /** A contact or a load between two nets: what a rung is made of. */
@@ -68,15 +69,12 @@ export class PaperNets {
   }
 }
 
-const joins = ({ form, element }: Branch) =>
-  form === 'wire' || form === 'joint' || (form === 'contact' && element?.form === 'contact' && !element.operated)
+const joins = (branch: Branch) => branch.form === 'wire' || branch.form === 'joint' || isStrap(branch)
 
 /** Ohms from which a contact is a leak and no way for a rung. */
 const LEAKS_FROM = 100
 
-function formOf({ form, element }: Branch): Piece['form'] | undefined {
-  if (form === 'load') return 'load'
-  if (form === 'contact' && element?.form === 'contact' && element.operated && element.ohms < LEAKS_FROM)
-    return 'contact'
-  return undefined
+function formOf(branch: Branch): Piece['form'] | undefined {
+  if (branch.form === 'load') return 'load'
+  return isOperated(branch) && contactOf(branch)!.ohms < LEAKS_FROM ? 'contact' : undefined
 }

@@ -3,7 +3,7 @@ import { kinds } from '../parts/index.ts'
 /** Connectors of a style by how many conductors they hold, fewest first. */
 const ofStyle = (style: string) =>
   kinds
-    .flatMap(({ kind, roles }) => (roles?.connector?.style === style ? [{ kind, ways: roles.connector.ways }] : []))
+    .flatMap(({ kind, roles }) => (roles.connector?.style === style ? [{ kind, ways: roles.connector.ways }] : []))
     .sort((a, b) => a.ways - b.ways)
 
 /**

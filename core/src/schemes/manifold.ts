@@ -11,10 +11,10 @@ import { type End, ZoneHands } from './zone-hands.ts'
 type Zone = Job['zones'][string]
 
 /** How many rooms the manifold's centre on the wall has channels for; 0 where there is none. */
-export const channelsOf = (job: Job): number => catalogue.get(job.survey.panel ?? '')?.roles?.channels ?? 0
+export const channelsOf = (job: Job): number => catalogue.get(job.survey.panel ?? '')?.roles.channels ?? 0
 
 /** Do its heads screw on loops of a manifold? */
-export const isWaxHead = (zone: Pick<Zone, 'valveKind'>) => catalogue.get(zone.valveKind)?.roles?.onManifold === true
+export const isWaxHead = (zone: Pick<Zone, 'valveKind'>) => catalogue.get(zone.valveKind)?.roles.onManifold === true
 
 /** The rooms on the manifold's centre, and the job without them and without the centre. */
 export const onManifold = (job: Job) => zonesInOrder(job).filter(isWaxHead)

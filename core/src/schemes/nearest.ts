@@ -62,7 +62,7 @@ function* equipment(job: Job): Generator<Change> {
     : { says: 'with a programmer', apply: (draft) => void (draft.survey.programmer = true) }
   if (pumpPanel) yield { says: 'without the pump panel', apply: (draft) => void delete draft.survey.pumpPanel }
   for (const kind of kinds)
-    if ((kind.roles?.zones ?? kind.roles?.channels) !== undefined && kind.kind !== panel)
+    if ((kind.roles.zones ?? kind.roles.channels) !== undefined && kind.kind !== panel)
       yield {
         says: `with a ${lower(kind.name)}`,
         apply: (draft) => void (draft.survey.panel = kind.kind as NonNullable<Job['survey']['panel']>),
@@ -111,7 +111,7 @@ function* parted(job: Job): Generator<Change> {
   const families = new Map<string, string[]>()
   for (const { id, valveKind } of zonesInOrder(job)) {
     const kind = catalogue.get(valveKind)
-    const family = `${kind?.terminals[kind.hookup?.feed ?? '']?.circuit} ${kind?.roles?.listens ?? ''} ${kind?.roles?.diverts ? valveKind : ''}`
+    const family = `${kind?.terminals[kind.hookup?.feed ?? '']?.circuit} ${kind?.roles.listens ?? ''} ${kind?.roles.diverts ? valveKind : ''}`
     families.set(family, [...(families.get(family) ?? []), id])
   }
   if (families.size < 2) return

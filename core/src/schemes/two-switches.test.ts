@@ -20,7 +20,7 @@ const twin = (kind: PartKind): PartKind => ({
     s3: { role: 'end switch', marking: 'S3', circuit: 'call', takes: 1, lead: 'grey', dry: true },
     s4: { role: 'end switch', marking: 'S4', circuit: 'call', takes: 1, lead: 'violet', dry: true },
   },
-  roles: { ...kind.roles, switches: [...(kind.roles?.switches ?? []), { element: 'shutSwitch', proves: 'shut' }] },
+  roles: { ...kind.roles, switches: [...(kind.roles.switches ?? []), { element: 'shutSwitch', proves: 'shut' }] },
   hookup: { ...kind.hookup!, spare: [...(kind.hookup?.spare ?? []), 's3', 's4'] },
   inside: (f, site) => [...kind.inside(f, site), contact('shutSwitch', 's3', 's4', (s) => Number(s.travel) <= 0.05)],
   faults: [
@@ -30,7 +30,7 @@ const twin = (kind: PartKind): PartKind => ({
   ],
 })
 
-const twins = [...catalogue.values()].filter(({ roles }) => roles?.travel && roles.switches?.length).map(twin)
+const twins = [...catalogue.values()].filter(({ roles }) => roles.travel && roles.switches?.length).map(twin)
 const all = catalogue as Map<string, PartKind>
 beforeAll(() => {
   for (const kind of twins) all.set(kind.kind, kind)

@@ -70,7 +70,7 @@ export const supplyNeutral: SupposedKind = {
       Object.entries(job.wires).flatMap(([id, { from, to }]) =>
         [from, to].some(({ part, terminal }) => {
           const kind = job.parts[part] && kindOf(job.parts[part])
-          return kind?.class === 'supply' && kind.roles?.feeds?.[1] === terminal
+          return kind?.class === 'supply' && kind.roles.feeds?.[1] === terminal
         })
           ? [[`wire:${id}`, { as: 'open' as const }]]
           : [],

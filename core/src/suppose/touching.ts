@@ -66,7 +66,7 @@ export const neighboursTouch: SupposedKind = {
     Object.entries(job.parts).flatMap(([id, part]) => {
       const kind = kindOf(part)
       // The ways of a connector are one anyhow.
-      const names = kind?.roles?.connector ? [] : Object.keys(kind?.terminals ?? {})
+      const names = kind?.roles.connector ? [] : Object.keys(kind?.terminals ?? {})
       return names.slice(1).map((name, i) => ({ id: `part:${id}/${names[i]}+${name}/short` }))
     }),
 }

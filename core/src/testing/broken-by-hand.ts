@@ -3,7 +3,7 @@ import type { Job } from '../job/schema.ts'
 import type { Spot } from '../words/spot.ts'
 import { wired } from './benches.ts'
 import { join, wireOn } from './hands.ts'
-import { line } from './ways.ts'
+import { line, setters } from './ways.ts'
 
 /** Sound plants that a hand breaks, and what the rules say of it. */
 
@@ -13,6 +13,7 @@ export const plants = {
   capped: () => wired({ schools: { splices: 'cap' }, zones: 1 }),
   powered: () => wired({ scheme: 's2b', powered: true, zones: 2 }),
   apart: () => wired({ scheme: 's3', zones: 2 }),
+  poweredApart: () => wired({ scheme: 's3', powered: true, zones: 2 }),
   panel: () => wired({ scheme: 's5a', panel: 'panel/zone-valve-3', zones: 2 }),
   linked: () => wired({ scheme: 's5a', panel: 'panel/zone-valve-4', twoLead: true, zones: 2 }),
   mains: () => wired({ scheme: 's9', ...line, boiler: 'boiler/switched-live', zones: 2 }),
@@ -27,6 +28,8 @@ export const plants = {
       postRun: 120,
       zones: 1,
     }),
+  standing: () => wired({ scheme: 's8', valve: 'valve/power-both-ways', boiler: '' }),
+  signals: () => wired({ ...setters, signal: '4-20 mA' }),
   relay: () => wired({ scheme: 's14', ...line, boiler: 'boiler/volt-free', zones: 1 }),
 } satisfies Record<string, () => Job>
 

@@ -9,7 +9,7 @@ export function disguised(job: Job, seed: readonly number[]): Job {
       .map((one, i) => [at(i), i, one] as const)
       .sort((a, b) => a[0] - b[0] || a[1] - b[1])
       .map(([, , one]) => one)
-  const joint = (id: string) => kindOf(job.parts[id]!)?.roles?.connector !== undefined
+  const joint = (id: string) => kindOf(job.parts[id]!)?.roles.connector !== undefined
   const names = new Map(
     Object.keys(job.parts).map((id, i) => [id, joint(id) ? `J${(at(i) % 900) + 100 + i * 1000}` : id]),
   )

@@ -6,7 +6,7 @@ import { hookupOf } from '../schemes/zone-hands.ts'
 import type { Spot } from '../words/spot.ts'
 import { wired } from './benches.ts'
 import { exchange, join, move, remove, wireOn } from './hands.ts'
-import { line } from './ways.ts'
+import { line, setters } from './ways.ts'
 
 /** A mistake made on purpose: what was done, and what a finding must name for it to count as found. */
 export interface Mistake {
@@ -39,14 +39,7 @@ export const plants: Readonly<Record<string, () => Job>> = {
     wired({ scheme: 's14', ...line, boiler: 'boiler/switched-live', hotWater: true }),
   'switches volt-free': () => wired({ scheme: 's13', ...line, boiler: 'boiler/volt-free' }),
   'gas control': () => wired({ scheme: 's2', boiler: 'boiler/gas', schools: { splices: 'cap' } }),
-  'signal setters': () =>
-    wired({
-      scheme: 's7',
-      boiler: '',
-      thermostat: 'controller/signal-setter',
-      valve: 'valve/modulating',
-      signal: '4-20 mA',
-    }),
+  'signal setters': () => wired({ ...setters, signal: '4-20 mA' }),
 }
 
 interface Seed {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { wired } from './benches.ts'
 import { mistakes, plants } from './mistakes.ts'
 import { dayOf, findingsTold, scriptTold } from './transcripts.ts'
 
@@ -9,11 +10,31 @@ import { dayOf, findingsTold, scriptTold } from './transcripts.ts'
 const kept = (name: string) => `./told/${name.replaceAll(/[^A-Za-z0-9]+/g, '-').toLowerCase()}.txt`
 
 /** Things broken in each plant, beside its sound day. */
-const BROKEN = 6
+const BROKEN = 10
+/** Plants that are told beside those in which mistakes are made. */
+const others = {
+  'nothing but valves': () => wired({ scheme: 's8', valve: 'valve/power-both-ways', boiler: '' }),
+  'manifold beside a valve': () =>
+    wired({
+      scheme: 's18',
+      panel: 'panel/manifold-4',
+      valve: 'valve/wax-head-24',
+      heads: 2,
+      firstValve: 'valve/motor-4',
+    }),
+  'controller and signals': () =>
+    wired({
+      scheme: 's17',
+      boiler: '',
+      thermostat: 'controller/building',
+      valve: 'valve/modulating',
+      signal: '0-10 V',
+    }),
+}
 /** Every how many of the mistakes. */
 const STEP = 2
 
-describe.each(Object.entries(plants))('%s', (name, make) => {
+describe.each(Object.entries({ ...plants, ...others }))('%s', (name, make) => {
   it('through a day, and with one thing after the other broken', () =>
     expect(dayOf(make(), BROKEN)).toMatchFileSnapshot(kept(`day ${name}`)))
 

@@ -5,6 +5,7 @@ import { loopsOf, offBecause, type Strip, stripsOf, verdictOf } from '../loops/i
 import { litWires } from '../loops/lit.ts'
 import { wayOf } from '../loops/way.ts'
 import { ask } from '../motion/asking.ts'
+import { put } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { scriptOf } from '../prove/script.ts'
 import { benchWith } from '../suppose/bench.ts'
@@ -32,8 +33,10 @@ function standing(bench: Simulation, job: Job, whole = false): string[] {
     ...loops.zones.flatMap((zone, i) => {
       const one = zones[i]!
       const { says } = offBecause(bench, job, zone, one)
+      const flags = (['calling', 'moving', 'proven', 'assumed'] as const).filter((flag) => one[flag])
       return [
-        `  ${job.zones[zone.zone]!.name}: ${one.says}. ${says}`,
+        `  ${job.zones[zone.zone]!.name}: ${one.says} (${flags.join(', ') || 'nothing'}). ${says}`,
+        ...(one.trouble ? [`    trouble: ${sentenceText(one.trouble)}`] : []),
         ...stripsOf(zone).map((strip) => loop(job, strip, whole)),
       ]
     }),
@@ -90,6 +93,7 @@ export function dayOf(job: Job, broken: number): string {
     '# what happened',
     ...bench.trace.map(({ at, part, says }) => `  ${at.toFixed(2)} s ${labelOf(job, part)} ${says}`),
   )
+  byHand(job, say)
   lines.push(`# the way of the current while ${first!.name} calls`)
   for (const { id, kind } of bench.netlist.parts.values())
     if (['valve', 'pump', 'boiler', 'burner'].includes(kind.class))
@@ -104,6 +108,36 @@ export function dayOf(job: Job, broken: number): string {
     lines.push(...wrong.trace.map(({ at, part, says }) => `  ${at.toFixed(2)} s ${labelOf(job, part)} ${says}`))
   }
   return `${lines.join('\n')}\n`
+}
+
+/** What hands do to a plant while its first zone calls: its power off and on again, its valve's lever, a part of its circuit lifted. */
+function byHand(job: Job, say: (name: string, bench: Simulation) => void) {
+  const [first] = zonesInOrder(job)
+  const bench = benchWith(job, [])
+  const parts = [...bench.netlist.parts.values()]
+  const power = parts.find(({ kind }) => kind.class === 'switch' && kind.roles.closed !== undefined)
+  ask(bench, job, first!.id, true)
+  bench.settle()
+  if (power) {
+    put(bench, power, 'closed', false)
+    bench.runTo(bench.now + 1)
+    say(`${labelOf(job, power.id)} has been off for a second`, bench)
+    bench.settle()
+    put(bench, power, 'closed', true)
+    bench.runTo(bench.now + 1)
+    say(`${labelOf(job, power.id)} is on again for a second`, bench)
+    bench.settle()
+  }
+  ask(bench, job, first!.id, false)
+  bench.settle()
+  const valve = bench.netlist.parts.get(first!.valve ?? '')
+  const lever = valve?.kind.controls?.find(({ state }) => state === valve.kind.roles.lever)
+  if (!valve || !lever || !('options' in lever)) return
+  for (const { value, says } of lever.options.slice(1)) {
+    put(bench, valve, 'lever', value)
+    bench.settle()
+    say(`the lever of ${labelOf(job, valve.id)} is ${says}`, bench)
+  }
 }
 
 /** A plant's script, step by step: what to do, what to find, what to read between which bounds. */

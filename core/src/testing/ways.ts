@@ -3,6 +3,14 @@ import type { Ask } from './benches.ts'
 /** Kinds every 230 V plan can be surveyed with. */
 export const line = { practice: '230', thermostat: 'thermostat/receiver-230', valve: 'valve/two-port-5' } as const
 
+/** Valves that follow a setter's signal, and no boiler. */
+export const setters = {
+  scheme: 's7',
+  boiler: '',
+  thermostat: 'controller/signal-setter',
+  valve: 'valve/modulating',
+} as const
+
 /** Each way with kinds it is for, and the most zones it takes. */
 export const ways: (Ask & { most?: number })[] = [
   { scheme: 's2' },
@@ -82,8 +90,8 @@ export const ways: (Ask & { most?: number })[] = [
   { scheme: 's5a', panel: 'panel/zone-valve-3' },
   { scheme: 's5g', panel: 'panel/zone-valve-4', pumpPanel: true },
   { scheme: 's5g', panel: 'panel/zone-valve-6', pumpPanel: true, hotWater: true, most: 6 },
-  { scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating' },
-  { scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating', signal: '4-20 mA' },
+  setters,
+  { ...setters, signal: '4-20 mA' },
   { scheme: 's8', boiler: '', valve: 'valve/power-both-ways' },
   { scheme: 's17', boiler: '', thermostat: 'controller/building', valve: 'valve/modulating', signal: '0-10 V' },
   { scheme: 's17', thermostat: 'controller/building', valve: 'valve/modulating', signal: '4-20 mA' },

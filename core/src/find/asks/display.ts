@@ -12,7 +12,7 @@ export const display: AskKind = {
   asksOf: ({ job }) =>
     Object.entries(job.parts).flatMap(([id, part]) => {
       const kind = kindOf(part)
-      if (!kind?.roles?.livesOn && !kind?.faults?.some((fault) => fault.display)) return []
+      if (!kind?.roles.livesOn && !kind?.faults?.some((fault) => fault.display)) return []
       return [
         {
           id: `display:${id}`,
@@ -31,7 +31,7 @@ export const display: AskKind = {
     const faults = faultsOf(wrong, part!)
     const fault = own.kind.faults?.find(({ name, display }) => display && faults.has(name))
     if (fault?.display) return fault.display
-    const [element, from] = own.kind.roles?.livesOn ?? []
+    const [element, from] = own.kind.roles.livesOn ?? []
     const lives = own.branches.get(element ?? '')
     if (!lives || from === undefined) return 'shows'
     const least = typeof from === 'number' ? from : (own.figures[from] ?? 0)

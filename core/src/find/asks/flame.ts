@@ -11,7 +11,7 @@ export const flame: AskKind = {
   alike: { yes: 'burns', no: 'does not burn' },
   asksOf: ({ job }) =>
     Object.entries(job.parts).flatMap(([id, part]) =>
-      kindOf(part)?.roles?.flame
+      kindOf(part)?.roles.flame
         ? [
             {
               id: `flame:${id}`,

@@ -15,7 +15,7 @@ export function heldBetween({ netlist }: Simulation): Held[] {
   const found = new Map<string, Held>()
   for (const part of netlist.parts.values()) {
     const { id, kind, nodes, branches } = part
-    if (kind.class === 'supply' || kind.roles?.centre || isIsolator(part)) continue
+    if (kind.class === 'supply' || kind.roles.centre || isIsolator(part)) continue
     const terminals = Object.keys(kind.terminals)
     const at = (node: number) => terminals.find((name) => nodes.get(name) === node)
     for (const { a, b } of branches.values()) {

@@ -39,7 +39,7 @@ const ALIVE = 1
 export function stillLive(bench: Simulation): ReadonlySet<string> {
   const { netlist } = bench
   const backs = [...netlist.parts.values()].flatMap(({ kind, nodes }) => {
-    const back = kind.class === 'supply' ? nodes.get(kind.roles?.feeds?.[1] ?? '') : undefined
+    const back = kind.class === 'supply' ? nodes.get(kind.roles.feeds?.[1] ?? '') : undefined
     return back === undefined ? [] : [back]
   })
   return new Set(

@@ -15,8 +15,8 @@ export const position: AskKind = {
   asksOf: ({ job }) =>
     Object.entries(job.parts).flatMap(([id, part]) => {
       const kind = kindOf(part)
-      const byHand = kind?.class === 'switch' && kind.roles?.closed !== undefined
-      const trips = kind?.class === 'protection' && kind.roles?.closed !== undefined
+      const byHand = kind?.class === 'switch' && kind.roles.closed !== undefined
+      const trips = kind?.class === 'protection' && kind.roles.closed !== undefined
       if (!kind || (!byHand && !trips && !kind.faults?.some(({ unit }) => SEEN.includes(unit ?? '')))) return []
       return [
         {
@@ -33,7 +33,7 @@ export const position: AskKind = {
   shows({ bench, wrong }, { part }) {
     const own = bench.netlist.parts.get(part!)!
     const faults = faultsOf(wrong, part!)
-    const off = own.kind.roles?.closed !== undefined && !is(bench, own, 'closed')
+    const off = own.kind.roles.closed !== undefined && !is(bench, own, 'closed')
     const tripped = own.kind.class === 'protection' && is(bench, own, 'blown')
     const set = own.kind.faults?.some(({ name, unit }) => SEEN.includes(unit ?? '') && faults.has(name))
     return off || tripped || set ? 'off or set wrong' : 'as it should be'

@@ -11,7 +11,7 @@ export const runs: AskKind = {
   asksOf: ({ job }) =>
     Object.entries(job.parts).flatMap(([id, part]) => {
       const kind = kindOf(part)
-      const running = kind?.roles?.running ?? (kind?.class === 'boiler' ? kind.roles?.told : undefined)
+      const running = kind?.roles.running ?? (kind?.class === 'boiler' ? kind.roles.told : undefined)
       if (!kind || !running || !['boiler', 'pump', 'burner'].includes(kind.class)) return []
       return [
         {
@@ -27,6 +27,6 @@ export const runs: AskKind = {
     }),
   shows({ bench }, { part }) {
     const { kind } = bench.netlist.parts.get(part!)!
-    return bench.stateOf(part!)[kind.roles?.running ?? kind.roles?.told ?? ''] === true ? 'yes' : 'no'
+    return bench.stateOf(part!)[kind.roles.running ?? kind.roles.told ?? ''] === true ? 'yes' : 'no'
   },
 }

@@ -65,7 +65,7 @@ function earthOf(netlist: Netlist): number | undefined {
   const named = Object.keys(supply?.kind.terminals ?? {}).find(
     (name) => supply!.kind.terminals[name]!.circuit === 'earth',
   )
-  const earth = supply?.nodes.get(named ?? supply.kind.roles?.feeds?.[1] ?? '')
+  const earth = supply?.nodes.get(named ?? supply.kind.roles.feeds?.[1] ?? '')
   earths.set(netlist, earth)
   return earth
 }

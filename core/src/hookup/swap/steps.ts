@@ -99,7 +99,7 @@ const valve: Own = ({ plan, kind, head, same }) => {
         ]
       : []),
   ]
-  const turns = next.roles?.diverts ? setUpOf(plan) : undefined
+  const turns = next.roles.diverts ? setUpOf(plan) : undefined
   const fitted: SwapStep[] = [
     {
       says: 'Turn the stem by hand before any motor is put on it: it goes through its whole way, neither stiff nor loose.',
@@ -110,7 +110,7 @@ const valve: Own = ({ plan, kind, head, same }) => {
         ? turns.steps.map((says) => ({ says }))
         : [{ says: `It must not be fitted so: ${turns.why}` }]),
     {
-      says: next.roles?.lever
+      says: next.roles.lever
         ? 'Hold the new head open by its lever while it goes on, the way its arrow points; see its latch home, and release the lever afterwards.'
         : 'Put the new head on the way its arrow points, and see its latch home.',
     },

@@ -22,7 +22,7 @@ export const power = entryKind({
   fold(found, { does, at }) {
     found.power = does
     for (const part of at) {
-      const closedBy = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles?.closed
+      const closedBy = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
       if (closedBy) setHand(found, part, closedBy, does === 'on')
     }
   },

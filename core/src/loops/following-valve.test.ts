@@ -1,0 +1,71 @@
+import { expect, it } from 'vitest'
+import type { Job } from '../job/schema.ts'
+import { ask } from '../motion/asking.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { lifted, supposed, wireAt, wired } from '../testing/benches.ts'
+import { setters } from '../testing/ways.ts'
+import { sentenceText } from '../words/words.ts'
+import { loopsOf } from './loops.ts'
+import { verdictOf } from './verdict.ts'
+
+/** A valve that stands where a signal asks: what is said of it whole, without power, without signal, and stuck. */
+
+const look = (wrong: (job: Job) => readonly string[] = () => [], asked: readonly string[] = ['z1']) => {
+  const job = wired({ ...setters, zones: 2 })
+  const bench = benchWith(job, supposed(wrong(job)))
+  for (const zone of asked) ask(bench, job, zone, true)
+  bench.settle()
+  const { tone, sentence, zones } = verdictOf(bench, job, loopsOf(bench, job))
+  return {
+    tone,
+    says: sentenceText(sentence),
+    zones: zones.map(({ says, calling, proven }) => ({ says, calling, proven })),
+  }
+}
+
+it('follows what is asked, and counts as calling only then', () => {
+  expect(look()).toEqual({
+    tone: 'well',
+    says: 'Zone 1: 100 %.',
+    zones: [
+      { says: '100 %', calling: true, proven: true },
+      { says: '0 %', calling: false, proven: true },
+    ],
+  })
+})
+
+it.each<[string, (job: Job) => readonly string[], string]>([
+  [
+    'its feed lifted',
+    (job) => lifted(job, 'V1.hot'),
+    'Zone 1: Valve 1 has no 24 V and stays where it is. Its feed goes dark at the lead lifted off Valve 1 24V.',
+  ],
+  [
+    'its drive dead',
+    () => ['part:V1/driveOpen'],
+    'Zone 1: Valve 1 has its 24 V and takes nothing: its drive is dead, and it stays where it is.',
+  ],
+  [
+    'its signal lifted',
+    (job) => lifted(job, 'V1.sig'),
+    'Zone 1: Valve 1 is fed and hears no signal, so it stands at its zero end. The signal goes dark at the lead lifted off Valve 1 In.',
+  ],
+])('%s: it says which', (_, wrong, says) => {
+  const found = look(wrong)
+  expect(found.says).toBe(says)
+  expect(found.tone).toBe('wrong')
+  expect(found.zones[1]).toEqual({ says: '0 %', calling: false, proven: true })
+})
+
+it('a signal that nobody gives is no fault', () => {
+  const found = look((job) => lifted(job, 'V1.sig'), [])
+  expect(found.tone).toBe('well')
+})
+
+it('a poor joint in the feed of both leaves each too few volts, and is named', () => {
+  const found = look((job) => [`wire:${wireAt(job, 'F1.out').id}.from/ohms`])
+  expect(found.says).toBe(
+    'Zone 1: Valve 1 gets too few volts to work and stays where it is: most of what is missing is lost at a poor joint at Fuse F1 OUT.',
+  )
+  expect(found.zones.map(({ proven }) => proven)).toEqual([false, false])
+})

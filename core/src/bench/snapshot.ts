@@ -17,8 +17,8 @@ export function snapshotOf(simulation: Simulation, job: Job, all: ReturnType<typ
   }
   const verdict = verdictOf(simulation, job, loops)
   const chains: Record<string, Chain> = {}
-  for (const [i, zone] of loops.zones.entries())
-    chains[zone.zone] = offBecause(simulation, job, zone, verdict.zones[i]!)
+  for (const [i, { zone }] of loops.zones.entries())
+    chains[zone] = offBecause(simulation, job, loops, i, verdict.zones[i]!)
   return {
     now: simulation.now,
     moving: simulation.moving,

@@ -17,11 +17,13 @@ export const isolatorKills: Rule = {
       const live = loadsLive(bench)
       if (live.length === 0) return []
       const names = [...new Set(live.map((part) => labelOf(job, part)))]
+      const more = names.length > 3 ? ` and ${names.length - 3} more` : ''
+      const stay = names.length === 1 ? 'stays' : 'stay'
       return [
         {
           severity: 'danger',
           at: [{ part: id }, ...[...new Set(live)].slice(0, 12).map((part) => ({ part }))],
-          says: `${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''} stay live with ${labelOf(job, id)} open.`,
+          says: `${names.slice(0, 3).join(', ')}${more} ${stay} live with ${labelOf(job, id)} open.`,
           why: 'Whoever works here believes everything is dead. A second feed, or a bridge past the switch, is not.',
           remedy: 'Bring every feed through the one isolator, and prove it.',
         },

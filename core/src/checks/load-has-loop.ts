@@ -5,17 +5,20 @@ import { allStrips } from './strips.ts'
 export const loadHasLoop: Rule = {
   id: 'load-has-loop',
   name: 'Every load has a source and a return',
-  check: ({ job, loops }) =>
-    allStrips(loops)
-      .filter(({ dark }) => dark?.at === 'nowhere')
-      .map(({ subject, dark }) => {
-        const where = dark?.terminal ? ` ${markingOf(job, subject.part, dark.terminal)}` : ''
-        return {
-          severity: 'fails' as const,
-          at: [{ part: subject.part, ...(dark?.terminal ? { terminal: dark.terminal } : {}) }],
-          says: `${labelOf(job, subject.part)}${where} leads nowhere.`,
-          why: 'A load works only between the two sides of one source. One side is missing here.',
-          remedy: 'Land the missing conductor.',
-        }
-      }),
+  check({ job, loops }) {
+    // Switches that call one boiler all end at the terminal it lacks: that is one thing to land.
+    const ends = new Map<string, { part: string; terminal?: string }>()
+    for (const { dark, subject } of allStrips(loops)) {
+      if (dark?.at !== 'nowhere') continue
+      const part = dark.part ?? subject.part
+      ends.set(`${part}.${dark.terminal}`, { part, ...(dark.terminal ? { terminal: dark.terminal } : {}) })
+    }
+    return [...ends.values()].map(({ part, terminal }) => ({
+      severity: 'fails' as const,
+      at: [{ part, ...(terminal ? { terminal } : {}) }],
+      says: `${labelOf(job, part)}${terminal ? ` ${markingOf(job, part, terminal)}` : ''} leads nowhere.`,
+      why: 'A load works only between the two sides of one source. One side is missing here.',
+      remedy: 'Land the missing conductor.',
+    }))
+  },
 }

@@ -9,6 +9,7 @@ export {
   sentenceText,
   terminalInWords,
 } from '../words/words.ts'
+export { darkInWords } from './dark-in-words.ts'
 export { litWires, type WireLight } from './lit.ts'
 export { type Loops, loopsOf, stripsOf, type ZoneLoops } from './loops.ts'
 export { type Chain, type Link, offBecause } from './off-because.ts'

@@ -5,6 +5,7 @@ import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { cut, supposed } from '../testing/benches.ts'
+import { plants } from '../testing/mistakes.ts'
 import { loopsOf } from './loops.ts'
 import { offBecause } from './off-because.ts'
 import { verdictOf } from './verdict.ts'
@@ -79,7 +80,28 @@ it.each(cases)('%s', (_name, demo, zone, seconds, alter, says) => {
   bench.runTo(seconds)
   const loops = loopsOf(bench, job)
   const at = loops.zones.findIndex((one) => one.zone === zone)
-  expect(offBecause(bench, job, loops.zones[at]!, verdictOf(bench, job, loops).zones[at]!).says).toBe(says)
+  expect(offBecause(bench, job, loops, at, verdictOf(bench, job, loops).zones[at]!).says).toBe(says)
+})
+
+it('where the last zone runs its pump, the heating pump waits for it, and is not merely off', () => {
+  const job = plants['panel, pumps apart']!()
+  const bench = new Simulation(job)
+  const chain = () => {
+    bench.settle()
+    const loops = loopsOf(bench, job)
+    return offBecause(bench, job, loops, 0, verdictOf(bench, job, loops).zones[0]!)
+  }
+  ask(bench, job, 'z1', true)
+  expect(chain().first).toBeUndefined()
+  ask(bench, job, 'z3', true)
+  expect(chain().first).toMatchObject({
+    of: 'pump',
+    else: 'pump waits: while the last zone runs its pump, it runs alone',
+  })
+  // A pump that nothing holds back is off, and no more is said.
+  ask(bench, job, 'z1', false)
+  ask(bench, job, 'z3', false)
+  expect(chain().links.find(({ of }) => of === 'pump')).toMatchObject({ true: false, else: 'pump runs no' })
 })
 
 it('a cut end-switch wire: not yet proven is the first thing that is false', () => {
@@ -88,7 +110,7 @@ it('a cut end-switch wire: not yet proven is the first thing that is false', () 
   ask(bench, job, 'signal', true)
   bench.settle()
   const loops = loopsOf(bench, job)
-  const chain = offBecause(bench, job, loops.zones[1]!, verdictOf(bench, job, loops).zones[1]!)
+  const chain = offBecause(bench, job, loops, 1, verdictOf(bench, job, loops).zones[1]!)
   expect(chain.first).toMatchObject({ of: 'proven', true: false })
 })
 
@@ -99,7 +121,7 @@ it('what the thermostat withholds is said once, as the warmth, and not again as 
   ask(bench, job, 'signal', true)
   bench.settle()
   const loops = loopsOf(bench, job)
-  const { links } = offBecause(bench, job, loops.zones[1]!, verdictOf(bench, job, loops).zones[1]!)
+  const { links } = offBecause(bench, job, loops, 1, verdictOf(bench, job, loops).zones[1]!)
   expect(links.filter((link) => !link.true).map(({ of }) => of)).not.toContain('held back')
   expect(links.find(({ of }) => of === 'warmth')?.true).toBe(false)
 })
@@ -112,6 +134,6 @@ it('a second boiler and burner that stand still keep nothing cold', () => {
   ask(bench, job, 'signal', true)
   bench.settle()
   const loops = loopsOf(bench, job)
-  const { links } = offBecause(bench, job, loops.zones[1]!, verdictOf(bench, job, loops).zones[1]!)
+  const { links } = offBecause(bench, job, loops, 1, verdictOf(bench, job, loops).zones[1]!)
   expect(links.filter((link) => !link.true)).toEqual([])
 })

@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import type { ZoneLoops } from './loops.ts'
+import type { Loops } from './loops.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
 import type { Station } from './unroll.ts'
 import type { ZoneStanding } from './zone-state.ts'
@@ -42,8 +42,10 @@ export interface Chain {
 /**
  * Everything that has to be true for a zone to heat, in the order it happens, and the first thing that is not. Taken from
  * the circuit as it stands, not from how it was meant.
+ * @param at which of the zones of the loops
  */
-export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, standing: ZoneStanding): Chain {
+export function offBecause(simulation: Simulation, job: Job, all: Loops, at: number, standing: ZoneStanding): Chain {
+  const loops = all.zones[at]!
   const links: Link[] = []
   const add = (of: Condition, asks: string, is: boolean, otherwise = `${asks} no`) =>
     links.push({ of, asks, true: is, else: otherwise })
@@ -97,16 +99,21 @@ export function offBecause(simulation: Simulation, job: Job, loops: ZoneLoops, s
   // A pump of another zone's own is none of this zone's business.
   const elsewhere = new Set(Object.values(job.zones).flatMap(({ pump }) => (pump ? [pump] : [])))
   const own = pumps.filter(({ id }) => (zone.pump ? id === zone.pump : !elsewhere.has(id)))
-  if (own.length > 0)
+  if (own.length > 0) {
+    const waits = own.flatMap(({ id }) =>
+      all.shared.flatMap((strip) => (strip.subject.part === id ? (withheld(simulation, strip)?.why ?? []) : [])),
+    )
     add(
       'pump',
       'pump runs',
       own.some((part) => is(simulation, part, 'running')),
+      waits[0] === undefined ? undefined : `pump waits: ${waits[0]}`,
     )
-  const at = links.findIndex((link) => !link.true)
-  if (at < 0) return { links, says: `On: ${links.map(({ asks }) => asks).join(', ')}.` }
-  const before = links.slice(0, at).map(({ asks }) => `${asks} yes`)
-  return { links, first: links[at]!, says: `Off because: ${[...before, links[at]!.else].join(', ')}.` }
+  }
+  const first = links.findIndex((link) => !link.true)
+  if (first < 0) return { links, says: `On: ${links.map(({ asks }) => asks).join(', ')}.` }
+  const before = links.slice(0, first).map(({ asks }) => `${asks} yes`)
+  return { links, first: links[first]!, says: `Off because: ${[...before, links[first]!.else].join(', ')}.` }
 }
 
 const stations = (items: readonly { form: string }[] | undefined): Station[] =>

@@ -1,11 +1,12 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import { isOperated, isStrap } from '../circuit/contacts.ts'
+import type { Branch } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import type { CircuitClass } from '../parts/kind.ts'
 import { FLOWS, LIT } from './lit.ts'
 import { type Post, postOf, type Station, type Stretch, type Subject, terminalOf, Unroller } from './unroll.ts'
-import { type Step, turned, type WalkMap } from './walks.ts'
+import { hearsCall, onCopper, type Step, turned, type WalkMap, type Walks } from './walks.ts'
 
 /** Where a strip goes dark: the first thing that drops the voltage and should not, or is not expected to conduct. */
 export interface Dark {
@@ -51,20 +52,22 @@ export function stripOf(
   const leaveOut = new Set(subject.branch ? [subject.branch, ...own] : [])
   const fromA = map.from(subject.a, leaveOut)
   const fromB = map.from(subject.b, leaveOut)
-  let best: { feed: Feed; cost: number; straight: boolean } | undefined
+  let best: Ends | undefined
+  let cheapest = Number.POSITIVE_INFINITY
   for (const feed of feeds) {
     if (feed.part.id === subject.part && feed.hotNode === subject.a) continue
     for (const straight of [true, false]) {
-      const [near, far] = straight ? [fromA, fromB] : [fromB, fromA]
-      const cost = near.cost[feed.hotNode]! + far.cost[feed.backNode]!
-      if (Number.isFinite(cost) && (!best || cost < best.cost)) best = { feed, cost, straight }
+      const ends = { feed, straight, near: straight ? fromA : fromB, far: straight ? fromB : fromA }
+      if (costOf(ends) >= cheapest) continue
+      const apart = keptApart(ends, subject, map, leaveOut)
+      if (!apart || costOf(apart) >= cheapest) continue
+      best = apart
+      cheapest = costOf(apart)
     }
   }
   const itself = { part: subject.part, element: subject.element }
   if (!best) {
-    const lost = Math.min(...feeds.map((f) => Math.min(fromA.cost[f.hotNode]!, fromA.cost[f.backNode]!)))
-    const terminal = terminalOf(netlist, subject.part, Number.isFinite(lost) ? subject.b : subject.a)
-    const dark: Dark = { at: 'nowhere', part: subject.part, ...(terminal ? { terminal } : {}) }
+    const dark = endOf(circuit, subject, feeds, fromA, fromB)
     return {
       id,
       subject: itself,
@@ -76,10 +79,10 @@ export function stripOf(
       dark,
     }
   }
-  const { feed, straight } = best
+  const { feed, straight, near, far } = best
   const [enter, leave] = straight ? [subject.a, subject.b] : [subject.b, subject.a]
-  const before = outside(turned((straight ? fromA : fromB).to(feed.hotNode)!), feed)
-  const after = turned(outside(turned((straight ? fromB : fromA).to(feed.backNode)!), feed))
+  const before = outside(turned(near.to(feed.hotNode)!), feed)
+  const after = turned(outside(turned(far.to(feed.backNode)!), feed))
   const starts = before[0]?.from ?? enter
   const ends = after.at(-1)?.to ?? leave
   const unroller = new Unroller(circuit, job, feed)
@@ -107,6 +110,52 @@ export function stripOf(
     ...(dark ? { dark } : {}),
     ...(lost ? { lost } : {}),
   }
+}
+
+/** A source that may be a strip's, and the walks that lead from the subject to its hot pole and back to its other. */
+interface Ends {
+  readonly feed: Feed
+  readonly straight: boolean
+  readonly near: Walks
+  readonly far: Walks
+}
+
+const costOf = ({ feed, near, far }: Ends): number => near.cost[feed.hotNode]! + far.cost[feed.backNode]!
+
+/**
+ * The two walks where they are one loop. Walks that share a node are none: what leaves a load only to come to it again through
+ * others feeds nothing. The dearer of the two is then looked for clear of the other.
+ */
+function keptApart(ends: Ends, subject: Subject, map: WalkMap, leaveOut: ReadonlySet<Branch>): Ends | undefined {
+  const { feed, straight, near, far } = ends
+  const toHot = near.to(feed.hotNode)!
+  const toBack = far.to(feed.backNode)!
+  if (onCopper(near, feed.hotNode) && onCopper(far, feed.backNode)) return ends
+  const [enter, leave] = straight ? [subject.a, subject.b] : [subject.b, subject.a]
+  const passed = (start: number, steps: readonly Step[]) => new Set([start, ...steps.map(({ to }) => to)])
+  const [before, after] = [passed(enter, toHot), passed(leave, toBack)]
+  if (![...before].some((node) => after.has(node))) return ends
+  const nearer = near.cost[feed.hotNode]! < far.cost[feed.backNode]!
+  if (nearer ? before.has(leave) : after.has(enter)) return undefined
+  const again: Ends = nearer
+    ? { ...ends, far: map.from(leave, leaveOut, before) }
+    : { ...ends, near: map.from(enter, leaveOut, after) }
+  return Number.isFinite(costOf(again)) ? again : undefined
+}
+
+/** Where there is no loop: the terminal of the subject that leads nowhere; of a switch that calls, the one beyond what hears it. */
+function endOf(circuit: Circuit, subject: Subject, feeds: readonly Feed[], fromA: Walks, fromB: Walks): Dark {
+  const { netlist } = circuit
+  const leads = feeds.some(({ hotNode, backNode }) => [hotNode, backNode].some((pole) => onCopper(fromA, pole)))
+  const lost = leads ? fromB : fromA
+  const beyond = ({ a, b }: Branch) => onCopper(lost, a) !== onCopper(lost, b)
+  const heard = subject.load
+    ? undefined
+    : netlist.branches.find((branch) => branch.form === 'load' && hearsCall(circuit, branch) && beyond(branch))
+  const part = heard?.part ?? subject.part
+  const node = heard ? (onCopper(lost, heard.a) ? heard.b : heard.a) : leads ? subject.b : subject.a
+  const terminal = terminalOf(netlist, part, node)
+  return { at: 'nowhere', part, ...(terminal ? { terminal } : {}) }
 }
 
 /** Share of its source's volts under which what a step loses is nothing to look for. */

@@ -29,7 +29,7 @@ const THROUGH_A_BOILER = 1e6
 const LEAKS_FROM = 100
 
 /** Is it the load by which a boiler hears its call? */
-const hearsCall = ({ netlist }: Circuit, { part, element }: Branch) =>
+export const hearsCall = ({ netlist }: Circuit, { part, element }: Branch) =>
   netlist.parts.get(part!)!.kind.roles.callSense === element!.name
 
 function cost(circuit: Circuit, branch: Branch): number {
@@ -51,6 +51,8 @@ function cost(circuit: Circuit, branch: Branch): number {
   }
 }
 
+const NONE: ReadonlySet<number> = new Set()
+
 /** The conducting neighbourhood of every node, with what each step costs in the circuit's present state. */
 export class WalkMap {
   readonly #steps: (Step & { cost: number })[][]
@@ -65,8 +67,8 @@ export class WalkMap {
     }
   }
 
-  /** Dijkstra from one node, never through the branches left out. */
-  from(start: number, leaveOut: ReadonlySet<Branch>): Walks {
+  /** Dijkstra from one node, never through the branches left out nor over the nodes kept clear of. */
+  from(start: number, leaveOut: ReadonlySet<Branch>, clearOf: ReadonlySet<number> = NONE): Walks {
     const cost = new Float64Array(this.#steps.length).fill(Number.POSITIVE_INFINITY)
     const arrivedBy: (Step | undefined)[] = []
     const done = new Uint8Array(cost.length)
@@ -78,7 +80,7 @@ export class WalkMap {
       queue.delete(node)
       done[node] = 1
       for (const step of this.#steps[node]!) {
-        if (done[step.to] || leaveOut.has(step.branch)) continue
+        if (done[step.to] || leaveOut.has(step.branch) || clearOf.has(step.to)) continue
         const price = cost[node]! + step.cost
         if (price >= cost[step.to]!) continue
         cost[step.to] = price
@@ -97,6 +99,9 @@ export class WalkMap {
     }
   }
 }
+
+/** Whether a walk leads to a node over conductors and contacts alone, through no load. */
+export const onCopper = ({ cost }: Walks, node: number): boolean => cost[node]! < THROUGH_A_BOILER
 
 /** The same walk the other way round. */
 export const turned = (steps: readonly Step[]): Step[] =>

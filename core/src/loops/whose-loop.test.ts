@@ -1,7 +1,9 @@
 import { expect, it } from 'vitest'
+import { findingsOf } from '../checks/index.ts'
+import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { lifted, supposed, wired } from '../testing/benches.ts'
+import { lifted, supposed, wireAt, wired } from '../testing/benches.ts'
 import { line } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
@@ -35,4 +37,49 @@ it.each([1, 2])('zone %i calls through the boiler’s own load, whole or not, an
 it('a board whose own transformer has burnt out is fed, and is not said to stand as it did', () => {
   const { says } = calling(wired({ scheme: 's2', boiler: 'boiler/gas' }), ['part:D1/d1+d2/short'])
   expect(says[0]).toBe('Boiler is fed, and the transformer in it takes nothing: its winding is open.')
+})
+
+it('pumps that lost their common feed lead nowhere: what hangs on the same neutral feeds neither', () => {
+  const job = demoJobs['sable-row']!()
+  delete job.wires[wireAt(job, 'PN1.ps1').id]
+  const { loops } = calling(job, [], [])
+  for (const pump of ['P1', 'P2'])
+    expect(loops.shared.find(({ subject }) => subject.part === pump)).toMatchObject({
+      items: [],
+      dark: { at: 'nowhere', part: pump, terminal: 'l' },
+    })
+  // A pump whose neutral is off reaches the line, and it is the neutral that leads nowhere.
+  const without = demoJobs['sable-row']!()
+  delete without.wires[wireAt(without, 'P2.n').id]
+  expect(calling(without, [], []).loops.shared.find(({ subject }) => subject.part === 'P2')?.dark).toEqual({
+    at: 'nowhere',
+    part: 'P2',
+    terminal: 'n',
+  })
+})
+
+it('calls that end in a boiler without its neutral lead nowhere there, and not at the switches they come from', () => {
+  const job = demoJobs['lowther-street']!()
+  delete job.wires[wireAt(job, 'B1.n').id]
+  const { loops } = calling(job, [], [])
+  expect(loops.zones.map(({ call }) => call?.dark)).toEqual([
+    { at: 'nowhere', part: 'B1', terminal: 'n' },
+    { at: 'nowhere', part: 'B1', terminal: 'n' },
+  ])
+  // Told once, whoever calls.
+  expect(findingsOf(job).filter(({ rule, at }) => rule === 'load-has-loop' && at[0]?.part === 'B1')).toHaveLength(1)
+})
+
+it('a bridged end switch keeps its loop: the way back is looked for beside the way there', () => {
+  const job = demoJobs['sable-row']!()
+  const [from, to] = [
+    { part: 'V1', terminal: 'e1' },
+    { part: 'V1', terminal: 'e2' },
+  ]
+  job.wires.bridge = { from, to, colour: 'grey', size: 0.8, length: 1, label: 'bridge' }
+  const { loops } = calling(job, [], [])
+  const { items = [] } = loops.zones[0]!.call!
+  const stations = items.flatMap((item) => (item.form === 'station' ? [`${item.part}.${item.element}`] : []))
+  expect(stations).toContain('V1.endSwitch')
+  expect(loops.zones[0]!.call!.dark?.at).not.toBe('nowhere')
 })

@@ -90,7 +90,14 @@ it('an isolator or a boiler that hangs elsewhere is gone to, and come back from'
   job.parts.B1!.place = 'tank'
   const { steps } = scriptOf(job)
   const cut = steps.find(({ id }) => id === 'cut:SS1')!
-  expect(cut.places).toEqual(['gallery', job.survey.boiler.place])
+  // The first isolator is closed before, where it is.
+  expect(cut.places).toEqual([job.survey.boiler.place, 'gallery'])
+  expect(cut.does).toEqual([
+    'Close Emergency switch, and wait until all runs again.',
+    'Open Service switch. All that is behind it must be dead.',
+  ])
+  // Open valves run shut behind it: it was opened on a plant that ran.
+  expect(cut.waits).toEqual(steps.find(({ id }) => id === 'cut:ES1')!.waits)
   const limited = steps.find(({ limited: at }) => at?.includes('B1'))!
   expect(limited.places[0]).toBe('tank')
   // Of a part nobody placed the boiler's room is taken for granted.

@@ -29,6 +29,8 @@ interface Draft extends Bringing {
   /** The boiler that is looked at while it runs on; the zone whose signal is set to the middle. */
   readonly runningOn?: string
   readonly half?: string
+  /** What everything is brought to before the last of what is done: a second isolator tells nothing while the first is open. */
+  readonly from?: Bringing
 }
 
 /**
@@ -149,14 +151,18 @@ function draftsOf(job: Job, plant: ProvenPlant, intent: Intent): Draft[] {
       reads: loadReads(plant, all),
     })
   for (const [i, isolator] of isolators.entries()) {
+    const before = isolators[i - 1]
     drafts.push({
       id: `cut:${isolator}`,
       name: `${labelOf(job, isolator)} opened while all call`,
-      does: [`Open ${labelOf(job, isolator)}. All that is behind it must be dead.`],
-      places: at(plant.placeOf(isolator), room),
+      does: [
+        ...(before ? [`Close ${labelOf(job, before)}, and wait until all runs again.`] : []),
+        `Open ${labelOf(job, isolator)}. All that is behind it must be dead.`,
+      ],
+      places: at(...(before ? [plant.placeOf(before)] : []), plant.placeOf(isolator), room),
       calls: all,
       opened: [isolator],
-      ...(i > 0 ? { feature: 'another isolator' } : {}),
+      ...(before ? { from: { calls: all, opened: [] }, feature: 'another isolator' } : {}),
     })
     if (i === isolators.length - 1)
       drafts.push({
@@ -261,6 +267,7 @@ function stepOf(job: Job, plant: ProvenPlant, intent: Intent, bench: ProveBench,
     ...(half !== undefined && middle !== undefined ? { signals: { [half]: middle } } : {}),
     ...running,
   }
+  if (draft.from) bench.bring(draft.from)
   const seconds = running?.after ?? bench.bring(bringing)
   const reads = (draft.reads ?? []).flatMap((one) => bounded(bench, job, one))
   return [

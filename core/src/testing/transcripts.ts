@@ -32,7 +32,7 @@ function standing(bench: Simulation, job: Job, whole = false): string[] {
     `${tone}: ${[sentence, ...more].map(sentenceText).join(' | ')}`,
     ...loops.zones.flatMap((zone, i) => {
       const one = zones[i]!
-      const { says } = offBecause(bench, job, zone, one)
+      const { says } = offBecause(bench, job, loops, i, one)
       const flags = (['calling', 'moving', 'proven', 'assumed'] as const).filter((flag) => one[flag])
       return [
         `  ${job.zones[zone.zone]!.name}: ${one.says} (${flags.join(', ') || 'nothing'}). ${says}`,

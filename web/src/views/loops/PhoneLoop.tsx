@@ -1,4 +1,4 @@
-import { askingOf, type Job, labelOf, type Snapshot, type Strip } from '@civil-lantern/core'
+import { askingOf, darkInWords, type Job, labelOf, type Snapshot, type Strip } from '@civil-lantern/core'
 import { useState } from 'react'
 import { call } from '../../data/calls.ts'
 import { useSession } from '../../data/open-job.tsx'
@@ -75,5 +75,7 @@ const Down = ({ strip, ...rest }: { strip: Strip; job: Job; snapshot: Snapshot; 
   strip.from ? (
     <StripDown strip={strip} {...rest} />
   ) : (
-    <p className="p-3 text-bad">{labelOf(rest.job, strip.subject.part)} leads nowhere.</p>
+    <p className="p-3 text-bad">
+      {strip.dark ? darkInWords(rest.job, strip.dark).text : labelOf(rest.job, strip.subject.part)} leads nowhere.
+    </p>
   )

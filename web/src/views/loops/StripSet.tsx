@@ -1,5 +1,4 @@
-import type { Snapshot } from '@civil-lantern/core'
-import { type Job, kindOf, labelOf, markingOf, type Station } from '@civil-lantern/core'
+import { darkInWords, type Job, kindOf, labelOf, type Snapshot, type Station } from '@civil-lantern/core'
 import { memo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { type Drawn, drawnAlike } from './drawn-alike.ts'
@@ -85,10 +84,7 @@ export const StripSet = memo(function StripSet({ strips: all, job, snapshot, mar
       {rows.length > 0 && drawn}
       <ul className="px-2 py-3 text-bad">
         {nowhere.map(({ id, subject, dark }) => (
-          <li key={id}>
-            {labelOf(job, subject.part)} {dark?.terminal ? markingOf(job, subject.part, dark.terminal) : ''} leads
-            nowhere.
-          </li>
+          <li key={id}>{dark ? darkInWords(job, dark).text : labelOf(job, subject.part)} leads nowhere.</li>
         ))}
       </ul>
     </>

@@ -43,10 +43,8 @@ export async function askedOn(page: Page, { asks }: Pick<Finder, 'asks'>, wall: 
 /** How many answers the page has; and until it has one more. */
 export const answersOn = (page: Page): Promise<number> => page.$$eval('[data-seen]', (all) => all.length)
 export const oneMoreOn = (page: Page, before: number) =>
-  page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, { timeout: 30_000 }, before)
+  page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length > n, {}, before)
 
 /** Until all that the search works out is there. */
 export const wholeOn = (page: Page) =>
-  page.waitForSelector('[aria-busy="false"] [data-ask], [aria-busy="false"] [aria-label^="Put right"]', {
-    timeout: 30_000,
-  })
+  page.waitForSelector('[aria-busy="false"] [data-ask], [aria-busy="false"] [aria-label^="Put right"]')

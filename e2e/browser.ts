@@ -5,7 +5,7 @@ import { namedScript } from './named.ts'
 /** How often it is looked for what is to come, ms: at every frame the page would draw for the look alone. */
 const polling = 50
 /** How long it is waited for, ms: on a slow machine a page takes its time. */
-const PATIENCE = 25_000
+const PATIENCE = 60_000
 
 /** The browser that there is, or the one that CHROMIUM names: without a window of its own it does half the work. */
 export const chromium =

@@ -35,7 +35,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   await say('Gallery', 'heats')
   await window.choose('When it is so', 'worked until now')
   await window.click('button', 'Find it')
-  await page.waitForSelector('[data-ask]', { timeout: 30_000 })
+  await page.waitForSelector('[data-ask]')
   const lost = async () => page.$eval('h1', (head) => head.textContent ?? '')
   const answer = async () => {
     const { ask, bring, waits, brought, box, says } = await askedOn(page, finder, wall)
@@ -67,14 +67,14 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   // Taken back, the search stands where it stood; the reading is asked for again.
   const seen = await answersOn(page)
   await window.press('::-p-xpath((//button[.="Take back"])[last()])')
-  await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length < n, { timeout: 30_000 }, seen)
+  await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length < n, {}, seen)
   await answer()
   expect(await lost()).toBe(first)
   await window.saved()
   const [opened] = (await program.entries('cold')).filter(({ body }) => body.kind === 'case')
   expect(opened!.body).toMatchObject({ zones: ['signal'], told: 'yesterday', complaint: 'Signal house stays cold' })
   await page.reload()
-  await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length === n, { timeout: 30_000 }, seen)
+  await page.waitForFunction((n) => document.querySelectorAll('[data-seen]').length === n, {}, seen)
   await wholeOn(page)
   expect(await lost()).toBe(first)
   for (let n = 0; n < 12 && (await page.$('[data-ask]')); n++) await answer()
@@ -97,7 +97,7 @@ it('a room that heats only with another names the pattern, with the two facts it
   await window.goto(`${program.url}/jobs/helped/find`)
   await window.press('::-p-xpath(//fieldset[contains(., "Signal house")]//button[.="stays cold"])')
   await window.click('button', 'Find it')
-  await page.waitForSelector('[aria-busy="false"] [data-ask]', { timeout: 30_000 })
+  await page.waitForSelector('[aria-busy="false"] [data-ask]')
   await window.press('::-p-xpath(//summary[contains(., "Say what else heats")])')
   const says = (word: string) =>
     `::-p-xpath(//fieldset[contains(legend, "Signal house, while Signal house and Keeper")]//button[.="${word}"])`
@@ -116,12 +116,10 @@ it('a room that heats only with another names the pattern, with the two facts it
   await window.sees('suspects left,')
   // Where somebody would rather begin is where the next thing is asked, at its price.
   await window.choose('Begin at', 'Signal house, upper landing')
-  await page.waitForSelector('::-p-xpath(//*[@data-ask]//*[contains(text(), "Signal house, upper landing")])', {
-    timeout: 30_000,
-  })
+  await page.waitForSelector('::-p-xpath(//*[@data-ask]//*[contains(text(), "Signal house, upper landing")])')
   await window.sees('min beyond the best order.')
   await window.press(says('not known'))
-  await page.waitForFunction(() => !document.body.textContent?.includes('heats only while'), { timeout: 30_000 })
+  await page.waitForFunction(() => !document.body.textContent?.includes('heats only while'))
   expect(window.complaints).toEqual([])
   await page.browserContext().close()
 })
@@ -129,7 +127,7 @@ it('a room that heats only with another names the pattern, with the two facts it
 it('what is typed wrong is said, and nothing is kept of it', async () => {
   const window = await Window.open(await house.browser.createBrowserContext(), { who: 'Warden' })
   await window.goto(`${program.url}/jobs/kestrel-point/find`)
-  await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
+  await window.page.waitForSelector('[data-ask]')
   // What is not to be done is passed over until a reading comes.
   for (let n = 0; n < 12 && !(await window.page.$('[data-ask^="volts"]')); n++)
     await window.click('button', 'I cannot do this one')
@@ -177,7 +175,6 @@ it('a complaint of the stand-in, measured by one press each, put right and seen 
   for (let i = 0; i < 25; i++) {
     const next = await page.waitForSelector(
       '::-p-xpath(//button[.="Measure on the stand-in"] | //button[starts-with(@aria-label,"Put right: ")])',
-      { timeout: 30_000 },
     )
     const says = await next!.evaluate((button) => button.getAttribute('aria-label') ?? button.textContent ?? '')
     if (says.startsWith('Put right')) {

@@ -73,7 +73,7 @@ it('with one thing switched off the volts tell conductors apart; a photo and a l
       expect(kept).toHaveLength(round.at.length)
       expect(kept[0]).toMatchObject({ source: 'wall', stand: read[0]!.stand, body: { mode: 'loz' } })
     },
-    { timeout: 15_000, interval: 100 },
+    { interval: 100 },
   )
 
   await openPart(window, 'Breaker')
@@ -180,7 +180,7 @@ it('a wall nobody knows is written down on a phone, end by end: what follows fro
         expect(found).toBeDefined()
         return found
       },
-      { timeout: 15_000, interval: 100 },
+      { interval: 100 },
     )
   const read = await kept(({ kind }) => kind === 'reading')
   expect(read).toMatchObject({ source: 'wall', stand: { power: { on: false } }, body: { mode: 'ohms', value: 0.3 } })

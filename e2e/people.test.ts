@@ -100,7 +100,7 @@ it('who only looks is told so and loses nothing; who signs out leaves what is no
   await phone.sees('waits for signal')
 
   await laptop.choose('What Wren may do', 'works')
-  await phone.page.waitForFunction(() => !document.body.textContent?.includes('waits for signal'), { timeout: 40_000 })
+  await phone.page.waitForFunction(() => !document.body.textContent?.includes('waits for signal'))
   await laptop.goto(`${program.url}/jobs/fenwick-orchard/survey`)
   await laptop.page.waitForFunction(() =>
     [...document.querySelectorAll<HTMLTextAreaElement>('input, textarea')].some(({ value }) => value === 'Ladder room'),

@@ -48,7 +48,7 @@ it('is kept on a phone without signal, comes to the server with it, and goes alo
   // The browser says so itself while it has no signal.
   window.complaints.length = 0
   await window.page.setOfflineMode(false)
-  await window.page.waitForFunction(() => !document.body.textContent?.includes('waits for signal'), { timeout: 20_000 })
+  await window.page.waitForFunction(() => !document.body.textContent?.includes('waits for signal'))
   await expect
     .poll(async () => (await program.entries('photographed')).filter(({ body }) => body.kind === 'photo').length)
     .toBe(1)

@@ -119,7 +119,7 @@ it('a failed step is taken to Find with what passed, and its reading out of boun
   await window.verdict('one failed')
   await window.press('nav[aria-label="Steps"] [aria-label="not as expected"]')
   await window.click('button', 'Find why')
-  await window.page.waitForSelector('[data-ask]', { timeout: 30_000 })
+  await window.page.waitForSelector('[data-ask]')
   await window.saved()
   const entries = await program.entries(id)
   const complaint = entries.find(({ body }) => body.kind === 'case')!

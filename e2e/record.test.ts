@@ -225,9 +225,8 @@ it('over plain http on another name everything is kept, though the page has no c
     .toContain('Flag loft')
   // Nothing lies on such a device: what the page has fetched meanwhile opens without a line.
   expect(await window.page.evaluate(() => 'serviceWorker' in navigator)).toBe(false)
-  await window.page.waitForFunction(
-    () => performance.getEntriesByType('resource').some(({ name }) => name.includes('GuideScreen')),
-    { timeout: 30_000 },
+  await window.page.waitForFunction(() =>
+    performance.getEntriesByType('resource').some(({ name }) => name.includes('GuideScreen')),
   )
   await window.page.setOfflineMode(true)
   const stage = async (name: string, shows: string) => {

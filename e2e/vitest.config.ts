@@ -13,8 +13,8 @@ export default defineConfig({
     // A real browser on a machine that is shared loses a beat now and then: what fails is run once more, and the report says so.
     retry: 1,
     // A guard against what never ends, and no measure of speed.
-    testTimeout: 240_000,
+    testTimeout: 360_000,
     hookTimeout: 120_000,
-    expect: { poll: { timeout: 15_000 } },
+    expect: { poll: { timeout: 45_000 } },
   },
 })

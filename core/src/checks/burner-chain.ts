@@ -10,8 +10,8 @@ export const burnerChain: Rule = {
     const parts = [...simulation.netlist.parts.values()]
     const safeties = parts.filter(({ kind }) => kind.class === 'safety' && !kind.roles.looksOn)
     const chain = loops.shared.find(({ subject }) => {
-      const kind = simulation.netlist.parts.get(subject.part)?.kind
-      return kind?.class === 'burner' && kind.roles.work === subject.element && kind.roles.lastOfChain
+      const { kind } = simulation.netlist.parts.get(subject.part)!
+      return kind.class === 'burner' && kind.roles.work === subject.element && kind.roles.lastOfChain
     })
     if (!chain || chain.items.length === 0) return []
     const met = new Set(stationsOf(chain).map(({ part }) => part))

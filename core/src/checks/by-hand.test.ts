@@ -175,16 +175,13 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       'plain',
       'feeds the transformer before every switch',
       (j) => join(j, 'XF1.p1', 'MAINS.l'),
-      [
-        'danger ES1 B1 XF1: Boiler, Transformer stay live with Emergency switch open.',
-        'danger SS1 B1 XF1: Boiler, Transformer stay live with Service switch open.',
-      ],
+      ['danger ES1 SS1 B1 XF1: Boiler and Transformer stay live with Emergency switch or Service switch open.'],
     ],
     [
       'plain',
       'takes one switch out of the way',
       (j) => join(j, 'SS1.in', 'SS1.out'),
-      ['danger SS1 B1 XF1: Boiler, Transformer stay live with Service switch open.'],
+      ['danger SS1 B1 XF1: Boiler and Transformer stay live with Service switch open.'],
     ],
   ],
   'line-on-low': [
@@ -546,6 +543,21 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       },
       ['fails V1 V2: Valve 1 is fed only through Valve 2.', 'fails V2 V1: Valve 2 is fed only through Valve 1.'],
     ],
+    [
+      'mains',
+      'brings a call to the boiler through the pump',
+      (j) => {
+        remove(j, 'P1.n')
+        remove(j, 'P1.l')
+        remove(j, 'V1.out')
+        both(j, ['V1.out', 'P1.l'], ['P1.n', 'B1.sl'])
+      },
+      [
+        'fails V1 P1: Valve 1 is fed only through System pump.',
+        'fails V1 B1: Valve 1 is fed only through Boiler.',
+        'fails P1 B1: System pump is fed only through Boiler.',
+      ],
+    ],
   ],
   'own-thermostat': [
     [
@@ -563,7 +575,7 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       'plain',
       'links a thermostat',
       (j) => join(j, 'TS1.r', 'TS1.w'),
-      ['fails V1 TS1: Zone 1: Valve 1 is not switched by Thermostat 1.'],
+      ['fails TS1 V1 seeded: Zone 1: Thermostat 1 is bridged.'],
     ],
     [
       'plain',

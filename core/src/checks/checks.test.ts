@@ -10,7 +10,7 @@ const join = (job: Job, from: string, to: string) => {
 }
 
 it.each<[string, (job: Job) => void, string, string]>([
-  ['a motor lead landed nowhere', (j) => void delete j.wires[wireAt(j, 'V1.m2').id], 'load-has-loop', 'V1'],
+  ['a motor lead landed nowhere', (j) => void delete j.wires[wireAt(j, 'V1.m2').id], 'half-landed', 'V1'],
   ['two motors in series', (j) => void (wireAt(j, 'V1.m2').wire.to = end('V2.m1')), 'loads-in-series', 'V1'],
   [
     'zones crossed',

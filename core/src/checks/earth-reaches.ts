@@ -18,6 +18,12 @@ export const earthReaches: Rule = {
           says: `${says} is not joined to earth.`,
           why: 'A fault inside makes its case live, and nothing trips.',
           remedy: 'Join it with the other earths.',
+          together: {
+            key: poles.copper.of(node),
+            name: says,
+            says: (names) => `${names} are not joined to earth.`,
+            remedy: 'Join what they hang on with the other earths.',
+          },
         },
       ]
     })

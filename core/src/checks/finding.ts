@@ -22,7 +22,15 @@ export interface Finding {
   readonly caution?: string
 }
 
-export type Found = Omit<Finding, 'rule' | 'id' | 'caution'>
+export type Found = Omit<Finding, 'rule' | 'id' | 'caution'> & {
+  /** Where the same can be true of several parts for one reason: which reason, what this one is called, and how it is said of all. */
+  readonly together?: {
+    readonly key: string | number
+    readonly name: string
+    readonly says: (names: string) => string
+    readonly remedy: string
+  }
+}
 
 /** The sound wiring, and what the rules ask about it. */
 export interface Wired {

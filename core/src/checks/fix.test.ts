@@ -80,7 +80,12 @@ it('a fix that stands away from its finding is found, alone, and what else devia
   job.wires[call]!.colour = 'violet'
   const finding = findingsOf(job).find(({ rule, at }) => rule === 'neutral-whole' && at[0]!.part === 'V2')!
   // Nothing of what is missing shares a wire or a terminal with it.
-  expect(finding.at).toEqual([{ part: 'V2', terminal: 'n' }, { wire: 'w27' }])
+  expect(finding.at).toEqual([
+    { part: 'V2', terminal: 'n' },
+    { wire: 'w27' },
+    { part: 'P1', terminal: 'n' },
+    { wire: 'w28' },
+  ])
   const after = applied(job, fixOf(job, finding)!)!
   expect(findingsOf(after).filter(({ rule }) => rule === 'neutral-whole')).toEqual([])
   expect(after.wires[call]!.colour).toBe('violet')

@@ -25,6 +25,7 @@ import { loadsInSeries } from './loads-in-series.ts'
 import { loopsApart } from './loops-apart.ts'
 import { mixedClasses } from './mixed-classes.ts'
 import { neutralWhole } from './neutral-whole.ts'
+import { oneCause } from './one-cause.ts'
 import { oneSource } from './one-source.ts'
 import { overRun } from './over-run.ts'
 import { ownThermostat } from './own-thermostat.ts'
@@ -95,11 +96,23 @@ const order: readonly Severity[] = ['danger', 'fails', 'tidy']
  * @param supposed what is wrong with it: rules look at the wiring, and at what of this is a matter of wiring
  */
 export function findingsOf(job: Job, supposed: readonly { readonly id: string }[] = []): Finding[] {
+  const wired = wiredOf(job, supposed)
+  const found = rules.flatMap((rule) => rule.check(wired).map((one) => ({ ...one, rule: rule.id })))
+  return oneCause(found, wired.poles)
+    .map(({ together, ...one }) => {
+      const { caution } = rules.find(({ id }) => id === one.rule)!
+      return { ...one, id: idOf(one.rule, one.at), ...(caution && one.severity !== 'tidy' ? { caution } : {}) }
+    })
+    .sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity))
+}
+
+/** The sound wiring of a job, and what the rules ask about it. */
+export function wiredOf(job: Job, supposed: readonly { readonly id: string }[] = []): Wired {
   const simulation = new Simulation(job)
   const poles = new Poles(simulation.netlist, job)
   let alone: Alone | undefined
   let shorts: readonly Short[] | undefined
-  const wired: Wired = {
+  return {
     job,
     supposed: new Set(supposed.map(({ id }) => id)),
     simulation,
@@ -109,16 +122,6 @@ export function findingsOf(job: Job, supposed: readonly { readonly id: string }[
     alone: () => (alone ??= calledAlone(job)),
     shorts: () => (shorts ??= shortsOf(simulation, poles)),
   }
-  return rules
-    .flatMap((rule) =>
-      rule.check(wired).map((found) => ({
-        ...found,
-        rule: rule.id,
-        id: idOf(rule.id, found.at),
-        ...(rule.caution && found.severity !== 'tidy' ? { caution: rule.caution } : {}),
-      })),
-    )
-    .sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity))
 }
 
 /** The rule and the first three things it stands on. */

@@ -1,5 +1,6 @@
 import type { Simulation } from '../motion/simulation.ts'
 import { Simulation as Bench } from '../motion/simulation.ts'
+import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
@@ -12,22 +13,24 @@ export const isolatorKills: Rule = {
   caution: 'Two feeds: isolate both, lock off, and prove every terminal dead before you touch one.',
   check({ job, simulation }) {
     const guards = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.class === 'switch')
-    return guards.flatMap(({ id }): Found[] => {
-      const bench = new Bench(job, { [id]: { closed: false } })
-      const live = loadsLive(bench)
-      if (live.length === 0) return []
+    // Switches that leave the same live are passed by at one place: that is one thing to put right.
+    const passed = new Map<string, { live: string[]; by: string[] }>()
+    for (const { id } of guards) {
+      const live = loadsLive(new Bench(job, { [id]: { closed: false } }))
+      const key = live.join(' ')
+      if (live.length > 0) passed.set(key, { live, by: [...(passed.get(key)?.by ?? []), id] })
+    }
+    return [...passed.values()].map(({ live, by }): Found => {
       const names = [...new Set(live.map((part) => labelOf(job, part)))]
-      const more = names.length > 3 ? ` and ${names.length - 3} more` : ''
+      const switches = by.map((id) => labelOf(job, id))
       const stay = names.length === 1 ? 'stays' : 'stay'
-      return [
-        {
-          severity: 'danger',
-          at: [{ part: id }, ...[...new Set(live)].slice(0, 12).map((part) => ({ part }))],
-          says: `${names.slice(0, 3).join(', ')}${more} ${stay} live with ${labelOf(job, id)} open.`,
-          why: 'Whoever works here believes everything is dead. A second feed, or a bridge past the switch, is not.',
-          remedy: 'Bring every feed through the one isolator, and prove it.',
-        },
-      ]
+      return {
+        severity: 'danger',
+        at: [...by.map((part) => ({ part })), ...[...new Set(live)].slice(0, 12).map((part) => ({ part }))],
+        says: `${listed(names.length > 4 ? [...names.slice(0, 3), `${names.length - 3} more`] : names)} ${stay} live with ${listed(switches, 'or')} open.`,
+        why: 'Whoever works here believes everything is dead. A second feed, or a bridge past the switch, is not.',
+        remedy: 'Bring every feed through the one isolator, and prove it.',
+      }
     })
   },
 }

@@ -24,6 +24,13 @@ export const lineOnLow: Rule = {
           says: `${says} is joined to the line’s ${pole[0]}.`,
           why: 'A low-voltage part at line voltage burns, and puts line voltage on every wire that goes on from it.',
           remedy: 'Take that conductor off; this terminal belongs to a low-voltage circuit.',
+          together: {
+            key: pole[0] as string,
+            name: says,
+            says: (names) => `${names} are joined to the line’s ${pole[0]}.`,
+            remedy:
+              'Find the conductor that joins them to the line, and take it off; these terminals belong to a low-voltage circuit.',
+          },
         },
       ]
     })

@@ -15,7 +15,14 @@ export const neutralWhole: Rule = {
       // An output's neutral is joined to the part's own inside it.
       const node = poles.node(part, terminal)!
       if (poles.onRail(node, line.backNode)) return []
-      if (wires.length === 0 && (kind.class === 'boiler' || kind.class === 'panel')) return []
+      const gives = kind.class === 'boiler' || kind.class === 'panel'
+      // A spare output lacks nothing; the part's own neutral does, where others have theirs from it.
+      const own = role === 'neutral' || role === 'neutral in'
+      const others = landed.all.some(
+        (one) =>
+          one.part === part && one.wires.length > 0 && poles.copper.joined(node, poles.node(part, one.terminal)!),
+      )
+      if (wires.length === 0 && gives && !(own && others)) return []
       const at = [{ part, terminal }, ...wires.map((wire) => ({ wire }))]
       if (poles.onRail(node, line.hotNode))
         return [
@@ -54,6 +61,12 @@ export const neutralWhole: Rule = {
           says: `${says} has no neutral.`,
           why: 'Without a return nothing flows, and its other terminal stays at line voltage.',
           remedy: 'Bring neutral to it.',
+          together: {
+            key: poles.copper.of(node),
+            name: says,
+            says: (names) => `${names} have no neutral.`,
+            remedy: 'Bring neutral to what joins them.',
+          },
         },
       ]
     })

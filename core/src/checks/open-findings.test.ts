@@ -41,6 +41,6 @@ it('what a finding says to mind is its rule’s caution, where it has one and is
   for (const finding of found.filter(({ severity }) => severity === 'tidy')) expect('caution' in finding).toBe(false)
   const bare = plants.plain()
   remove(bare, 'V1.m1')
-  const [plain] = findingsOf(bare).filter(({ rule }) => rule === 'load-has-loop')
+  const [plain] = findingsOf(bare).filter(({ rule }) => rule === 'half-landed')
   expect('caution' in plain!).toBe(false)
 })

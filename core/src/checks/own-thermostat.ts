@@ -5,13 +5,14 @@ import { stationsOf } from './strips.ts'
 export const ownThermostat: Rule = {
   id: 'own-thermostat',
   name: 'Each valve is in series with its own thermostat and no other',
-  check: ({ job, simulation, loops }) =>
+  check: ({ job, simulation, loops, poles }) =>
     loops.zones
       .flatMap(({ zone, valve, also = [] }) => [valve, ...also].map((strip) => ({ zone, valve: strip })))
       .flatMap(({ zone, valve }) => {
         const own = job.zones[zone]!.thermostat
         if (!valve || valve.dark?.at === 'nowhere' || own === undefined) return []
-        if (!simulation.netlist.parts.get(own)?.kind.roles.callContact) return []
+        const callContact = simulation.netlist.parts.get(own)?.kind.roles.callContact
+        if (!callContact) return []
         const met = stationsOf(valve)
           .filter(({ part, element }) => simulation.netlist.parts.get(part)?.kind.roles.callContact === element)
           .map(({ part }) => part)
@@ -19,7 +20,22 @@ export const ownThermostat: Rule = {
         if (stationsOf(valve).some(({ part }) => simulation.netlist.parts.get(part)?.kind.class === 'boiler')) return []
         const found = []
         const name = `${job.zones[zone]!.name}: ${labelOf(job, valve.subject.part)}`
-        if (!met.includes(own))
+        const passes = stationsOf(valve).some(({ part, load }) => part === own && !load)
+        const contact = simulation.netlist.parts.get(own)!.branches.get(callContact)!
+        if (!met.includes(own) && poles.copper.joined(contact.a, contact.b))
+          found.push({
+            severity: 'fails' as const,
+            at: [
+              { part: own },
+              { part: valve.subject.part },
+              ...poles.bridges(contact.a, contact.b).map((wire) => ({ wire })),
+            ],
+            says: `${job.zones[zone]!.name}: ${labelOf(job, own)} is bridged.`,
+            why: 'Nothing switches the valve: it stands open all the time.',
+            remedy: 'Take the bridge off.',
+          })
+        // That it goes through another of its contacts is a finding of its own.
+        else if (!met.includes(own) && !passes)
           found.push({
             severity: 'fails' as const,
             at: [{ part: valve.subject.part }, { part: own }],

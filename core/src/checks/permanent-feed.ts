@@ -28,7 +28,9 @@ export const permanentFeed: Rule = {
       if (poles.onRail(node, ...hots)) return []
       // A valve's switch may carry the boiler's own call voltage instead.
       const proof = hookup?.proof?.[0] === terminal
-      if (proof && calls.some((at) => poles.copper.joined(node, at))) return []
+      // A switch with either side on the pair is a dry one: a permanent live there would go into the boiler's board.
+      const sides = proof ? [node, poles.node(part, hookup.proof![1]!)!] : []
+      if (sides.some((side) => calls.some((at) => poles.copper.joined(side, at)))) return []
       const at = [{ part, terminal }, ...wires.map((wire) => ({ wire }))]
       const timed = programmed.some((at) => poles.copper.joined(node, at))
       const valve = kind.class === 'valve'

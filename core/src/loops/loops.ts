@@ -1,13 +1,13 @@
 import { size } from '../circuit/complex.ts'
-import { type InstalledPart, type Netlist, transformerIn } from '../circuit/netlist.ts'
+import { type InstalledPart, transformerIn } from '../circuit/netlist.ts'
 import { feedsOf } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { endSwitchOf } from '../parts/kind.ts'
-import { copperOf } from '../poles/poles.ts'
 import { type Strip, stripOf } from './strip.ts'
 import type { Subject } from './unroll.ts'
+import { usedTerminals } from './used-terminals.ts'
 import { WalkMap } from './walks.ts'
 
 /** The loops of one zone: what moves its valve, and what its valve tells the boiler. */
@@ -31,6 +31,8 @@ export interface Loops {
   readonly zones: readonly ZoneLoops[]
   /** Loops that serve no single zone: the transformer's supply, boiler, pump, burner, and parts nobody owns. */
   readonly shared: readonly Strip[]
+  /** Of what lives on the circuit, a thermostat's electronics, and has not the volts: the loop it should live on. */
+  readonly blank: readonly Strip[]
 }
 
 /** Follows the voltage round every loop of a job as it stands now. */
@@ -91,28 +93,14 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
   }
   // In the order of the sequence: the supply, then what it feeds.
   shared.sort((a, b) => Number(b.id.startsWith('supply:')) - Number(a.id.startsWith('supply:')))
-  return { zones, shared }
-}
-
-const usedIn = new WeakMap<Netlist, ReadonlySet<string>>()
-
-/** Terminals that conductors and connectors join to another terminal, of whatever part; once for a netlist. */
-function usedTerminals(netlist: Netlist): ReadonlySet<string> {
-  const known = usedIn.get(netlist)
-  if (known) return known
-  const copper = copperOf(netlist)
-  const at = new Map<number, string[]>()
-  for (const { id, kind, nodes } of netlist.parts.values()) {
-    if (kind.class === 'joint') continue
-    for (const [terminal, node] of nodes) {
-      if (!Object.hasOwn(kind.terminals, terminal)) continue
-      const group = copper.of(node)
-      at.set(group, [...(at.get(group) ?? []), `${id}.${terminal}`])
-    }
-  }
-  const used = new Set([...at.values()].flatMap((names) => (names.length > 1 ? names : [])))
-  usedIn.set(netlist, used)
-  return used
+  const blank = [...netlist.parts.values()].flatMap((part) => {
+    const [element, least] = part.kind.roles.livesOn ?? []
+    const lives = part.branches.get(element ?? '')
+    if (!lives || element === undefined || least === undefined || !isUsed(part, element)) return []
+    const needed = typeof least === 'number' ? least : part.figures[least]!
+    return circuit.level(lives.a, lives.b) < needed ? (strip('lives', part.id, element) ?? []) : []
+  })
+  return { zones, shared, blank }
 }
 
 /** Switches of a valve beside the one by which it proves that it is open. */

@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { is } from '../motion/plays.ts'
+import { count, is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import type { Loops } from './loops.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
@@ -73,7 +73,8 @@ export function offBecause(simulation: Simulation, job: Job, all: Loops, at: num
     const state = simulation.stateOf(valve.id)
     if (follows) add('driven', 'valve fed', is(simulation, valve, 'powered'), 'valve not yet fed')
     else add('driven', 'valve driven', valve.kind.urged?.(valve.figures, state) === true, 'valve not yet driven')
-    add('open', 'valve open', standing.opening > 0 && !standing.moving, 'valve not yet open')
+    const stalled = is(simulation, valve, 'stalled') && count(simulation, valve, 'travel') < 1
+    add('open', 'valve open', standing.opening > 0 && !standing.moving && !stalled, 'valve not yet open')
   }
   const boilers = hasBoiler(simulation)
   if (valve && boilers && !follows) add('proven', 'proven', standing.proven, 'not yet proven')

@@ -50,7 +50,8 @@ export function ownValve(
   const says = valve.kind.says(valve.figures, state)
   const driven = valve.kind.urged?.(valve.figures, state) === true
   const resting = valve.kind.staysOpen?.(valve.figures, state) === true
-  const moving = !held && !resting && (driven ? travel < 1 : travel > 0)
+  const stalled = is(simulation, valve, 'stalled')
+  const moving = !held && !resting && !stalled && (driven ? travel < 1 : travel > 0)
   const proven = loops.call?.complete === true
   const stands = (says: string, more: Partial<ZoneStanding> = {}): ZoneStanding => ({
     zone: loops.zone,
@@ -199,6 +200,14 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
     return trouble('fed, does not move', { text: 'the feed reaches ' }, label, {
       text: ' and it does not move. Turn the stem by hand before you blame the motor.',
     })
+  if (travel < 1 && is(simulation, valve, 'stalled'))
+    return trouble(
+      says,
+      { text: 'the voltage at ' },
+      label,
+      { text: ` is too low to open it: it stands at ${Math.round(100 * travel)} %` },
+      ...lostAt(job, loops.valve),
+    )
   if (travel < 1 && !proven) return stands(says)
   const given = loops.call ? undefined : callHeldBack(simulation)
   if (given) return stands(`${says}; ${labelOf(job, given.by.id)} ${given.why}`, { moving: true })

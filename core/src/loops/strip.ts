@@ -3,9 +3,10 @@ import { isOperated, isStrap } from '../circuit/contacts.ts'
 import type { Branch } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
-import type { CircuitClass } from '../parts/kind.ts'
+import { type CircuitClass, endSwitchOf } from '../parts/kind.ts'
 import { FLOWS, LIT } from './lit.ts'
 import { type Post, postOf, type Station, type Stretch, type Subject, terminalOf, Unroller } from './unroll.ts'
+import { usedTerminals } from './used-terminals.ts'
 import { hearsCall, onCopper, type Step, turned, type WalkMap, type Walks } from './walks.ts'
 
 /** Where a strip goes dark: the first thing that drops the voltage and should not, or is not expected to conduct. */
@@ -124,13 +125,12 @@ const costOf = ({ feed, near, far }: Ends): number => near.cost[feed.hotNode]! +
 
 /**
  * The two walks where they are one loop. Walks that share a node are none: what leaves a load only to come to it again through
- * others feeds nothing. The dearer of the two is then looked for clear of the other.
+ * others feeds nothing, nor is a call closed through the switch beside it. The dearer of the two is then looked for clear of the other.
  */
 function keptApart(ends: Ends, subject: Subject, map: WalkMap, leaveOut: ReadonlySet<Branch>): Ends | undefined {
   const { feed, straight, near, far } = ends
   const toHot = near.to(feed.hotNode)!
   const toBack = far.to(feed.backNode)!
-  if (onCopper(near, feed.hotNode) && onCopper(far, feed.backNode)) return ends
   const [enter, leave] = straight ? [subject.a, subject.b] : [subject.b, subject.a]
   const passed = (start: number, steps: readonly Step[]) => new Set([start, ...steps.map(({ to }) => to)])
   const [before, after] = [passed(enter, toHot), passed(leave, toBack)]
@@ -143,7 +143,10 @@ function keptApart(ends: Ends, subject: Subject, map: WalkMap, leaveOut: Readonl
   return Number.isFinite(costOf(again)) ? again : undefined
 }
 
-/** Where there is no loop: the terminal of the subject that leads nowhere; of a switch that calls, the one beyond what hears it. */
+/**
+ * Where there is no loop: the terminal of the subject that leads nowhere. Where conductors and contacts lead on from it, the bare
+ * terminal of the contact at which they end; of a switch that calls, the one beyond what hears it.
+ */
 function endOf(circuit: Circuit, subject: Subject, feeds: readonly Feed[], fromA: Walks, fromB: Walks): Dark {
   const { netlist } = circuit
   const leads = feeds.some(({ hotNode, backNode }) => [hotNode, backNode].some((pole) => onCopper(fromA, pole)))
@@ -152,10 +155,36 @@ function endOf(circuit: Circuit, subject: Subject, feeds: readonly Feed[], fromA
   const heard = subject.load
     ? undefined
     : netlist.branches.find((branch) => branch.form === 'load' && hearsCall(circuit, branch) && beyond(branch))
-  const part = heard?.part ?? subject.part
-  const node = heard ? (onCopper(lost, heard.a) ? heard.b : heard.a) : leads ? subject.b : subject.a
+  const [part, node] = heard
+    ? [heard.part!, onCopper(lost, heard.a) ? heard.b : heard.a]
+    : (bareBeyond(circuit, subject, lost) ?? [subject.part, leads ? subject.b : subject.a])
   const terminal = terminalOf(netlist, part, node)
   return { at: 'nowhere', part, ...(terminal ? { terminal } : {}) }
+}
+
+/** The nearest terminal with nothing landed on it, on the far side of a contact to which a walk leads and which leads on to no other. */
+function bareBeyond({ netlist }: Circuit, subject: Subject, lost: Walks): [string, number] | undefined {
+  const used = usedTerminals(netlist)
+  const isUsed = (part: string, node: number) => used.has(`${part}.${terminalOf(netlist, part, node)}`)
+  const contacts = netlist.branches
+    .filter(({ form, part }) => form === 'contact' && part !== undefined && part !== subject.part)
+    .flatMap(({ part, element, a, b }) => {
+      const { roles } = netlist.parts.get(part!)!.kind
+      const meant = element?.name === endSwitchOf(roles) || element?.name === roles.callContact
+      return [
+        { part: part!, meant, near: a, end: b },
+        { part: part!, meant, near: b, end: a },
+      ]
+    })
+    .filter(({ part, near }) => onCopper(lost, near) && isUsed(part, near))
+  const ends = contacts.filter(
+    ({ part, near, end }) =>
+      terminalOf(netlist, part, end) !== undefined &&
+      !contacts.some((other) => other.part === part && other.near === near && isUsed(part, other.end)),
+  )
+  // Of a change-over it is the side that is to make.
+  const [first] = ends.sort((x, y) => Number(y.meant) - Number(x.meant) || lost.cost[x.end]! - lost.cost[y.end]!)
+  return first && [first.part, first.end]
 }
 
 /** Share of its source's volts under which what a step loses is nothing to look for. */

@@ -3,6 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
+import { listedPieces } from '../words/listed.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
@@ -120,10 +121,7 @@ function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): 
 /** What takes its own supply away as soon as it has it: several that hang on one weak feed do it together. */
 function buzzInWords(simulation: Simulation, job: Job): Sentence {
   const parts = simulation.buzzing
-  const names = parts.flatMap((part, i): Piece[] => [
-    ...(i === 0 ? [] : [{ text: i === parts.length - 1 ? ' and ' : ', ' }]),
-    { text: labelOf(job, part), part, wrong: true },
-  ])
+  const names = listedPieces(parts.map((part) => ({ text: labelOf(job, part), part, wrong: true })))
   const hertz = parts.map((part) => Math.round(simulation.hertzOf(part)!))
   const [least, most] = [Math.min(...hertz), Math.max(...hertz)]
   const often = `some ${least === most ? least : `${least} to ${most}`} times a second`

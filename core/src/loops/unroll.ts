@@ -75,8 +75,8 @@ export class Unroller {
   readonly #job: Job
   readonly #feed: Feed
   #runs: Run[] = []
-  #near = -1
-  #far = -1
+  /** The nodes between which the stretch under way lies. */
+  #ends: { near: number; far: number } | undefined
 
   constructor(circuit: Circuit, job: Job, feed: Feed) {
     this.#circuit = circuit
@@ -136,8 +136,7 @@ export class Unroller {
     const [near, far] = forwards ? [wire.from, wire.to] : [wire.to, wire.from]
     const amps = this.#circuit.flow(branch)
     const lifted = (joint: Step) => this.#circuit.lump(joint.branch).open
-    if (this.#near === -1) this.#near = before.from
-    this.#far = after.to
+    this.#ends = { near: this.#ends?.near ?? before.from, far: after.to }
     this.#runs.push({
       wire: branch.wire!,
       colour: wire.colour,
@@ -162,7 +161,8 @@ export class Unroller {
   }
 
   #close() {
-    if (this.#runs.length === 0) return
+    if (!this.#ends) return
+    const { near, far } = this.#ends
     const runs = this.#runs
     const last = runs.at(-1)!
     // A joint after the last run belongs to the station that follows, not to the stretch.
@@ -170,13 +170,13 @@ export class Unroller {
     this.items.push({
       form: 'stretch',
       runs,
-      near: this.#circuit.level(this.#near, back),
-      far: this.#circuit.level(this.#far, back),
+      near: this.#circuit.level(near, back),
+      far: this.#circuit.level(far, back),
       lit: runs[0]!.litNear,
       flowing: last.amps >= FLOWS,
     })
     this.#runs = []
-    this.#near = -1
+    this.#ends = undefined
   }
 
   /** A call pair that is made has its volts across the coil inside the boiler: there the current is the light. */

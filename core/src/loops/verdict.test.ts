@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import type { Job } from '../job/schema.ts'
+import { kestrelPoint } from '../demo/kestrel-point.ts'
+import type { Job, Wire } from '../job/schema.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { cut, kestrel, lifted, wireAt } from '../testing/benches.ts'
+import { cut, kestrel, lifted, wireAt, wired } from '../testing/benches.ts'
 import { join } from '../testing/hands.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
+import { offBecause } from './off-because.ts'
 import { verdictOf } from './verdict.ts'
 
 /** Changes the wiring, or names what is wrong with it. */
@@ -51,6 +53,8 @@ describe('the verdict', () => {
     ['transformer open', fault('XF1', 'secondaryOpen'), 'Transformer is fed and gives nothing'],
     ['call input dead', fault('B1', 'callInputDead'), 'Boiler offers no call voltage'],
     ['pump open', fault('P1', 'windingOpen'), 'System pump is fed, but draws nothing'],
+    ['pump seized', fault('P1', 'seized'), 'The boiler is called and System pump is fed, but does not turn.'],
+    ['burner dark', fault('BR1', 'noFlame'), 'The boiler is called and Burner runs, but does not light.'],
     [
       'pump not wired',
       (job) => {
@@ -237,6 +241,52 @@ describe('a strip', () => {
     const { complete, lost } = loopsOf(bench, job).zones[1]!.valve!
     expect(complete).toBe(true)
     expect(lost).toEqual(said ? { at: 'lead', wire: id, part: 'V2', terminal: 'm1', poor: true } : undefined)
+  })
+
+  it('pumps and burners that current reaches and does not move are told together where one joint starves them', () => {
+    const job = kestrelPoint()
+    const { id, wire } = wireAt(job, 'B1.n')
+    const at = (point: { id: string; wire: Wire }, part: string, ohms: number) => {
+      const bench = benchWith(job, [
+        { id: `wire:${point.id}.${point.wire.from.part === part ? 'from' : 'to'}/ohms`, value: ohms },
+      ])
+      bench.set('TS2', 'calling', true)
+      bench.settle()
+      const { tone, sentence, more } = verdictOf(bench, job, loopsOf(bench, job))
+      return [tone, ...[sentence, ...more].map(sentenceText)]
+    }
+    expect(at({ id, wire }, 'B1', 60)).toEqual([
+      'wrong',
+      'The boiler is called, but the voltage at System pump and Burner is too low to run them: most of what is missing is lost at a poor joint at Boiler N.',
+    ])
+    expect(at({ id, wire }, 'B1', 1)[0]).toBe('well')
+    expect(at(wireAt(job, 'BR1.l'), 'BR1', 60)).toEqual([
+      'wrong',
+      'The boiler is called, but the voltage at Burner is too low to run it: most of what is missing is lost at a poor joint at Burner L.',
+    ])
+  })
+
+  it('a valve that stalls on its way is wrong, and not merely busy; one that is held open by as few volts is not', () => {
+    const job = wired({ zones: 1 })
+    const bench = benchWith(job, [{ id: 'part:ES1.pole/ohms', value: 50 }])
+    bench.set('TS1', 'calling', true)
+    bench.settle()
+    const loops = loopsOf(bench, job)
+    const { tone, sentence, zones } = verdictOf(bench, job, loops)
+    expect([tone, sentenceText(sentence)]).toEqual([
+      'wrong',
+      'Zone 1: the voltage at Valve 1 is too low to open it: it stands at 92 %.',
+    ])
+    expect(zones[0]).toMatchObject({ moving: false, says: 'stands at 92 %: too few volts to run' })
+    expect(offBecause(bench, job, loops, 0, zones[0]!).first?.of).toBe('open')
+    // Opened before the pole burnt, it stays.
+    const open = benchWith(job, [])
+    open.set('TS1', 'calling', true)
+    open.settle()
+    open.alter({ ...open.alterations, forces: { 'ES1.pole': { as: 'ohms', ohms: 50 } } })
+    open.settle()
+    expect(verdictOf(open, job, loopsOf(open, job)).zones[0]).toMatchObject({ opening: 1, moving: false })
+    expect(verdictOf(open, job, loopsOf(open, job)).zones[0]!.trouble).toBeUndefined()
   })
 
   it('two poor joints that lose as much each are not said to be one', () => {

@@ -1,8 +1,10 @@
 import type { Job } from '../job/schema.ts'
+import { is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { listed } from '../words/listed.ts'
-import { labelOf, type Piece, type Sentence } from '../words/words.ts'
-import { darkInWords } from './dark-in-words.ts'
+import { listed, listedPieces } from '../words/listed.ts'
+import { labelOf, type Piece, type Sentence, sentenceText } from '../words/words.ts'
+import { blankTroubles } from './blank.ts'
+import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
@@ -21,12 +23,15 @@ export interface Verdict {
 /** One plain sentence on how the job stands now, worst first, and how each zone stands. */
 export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdict {
   const zones = loops.zones.map((zone) => zoneStanding(simulation, job, zone))
-  const supply = supplyTroubles(simulation, job, loops)
+  const dead = supplyTroubles(simulation, job, loops)
+  // What a dead source feeds is blank because of it.
+  const supply = [...dead, ...blankTroubles(job, loops, dead)]
   // Without a supply every zone is dark for the same reason, said once.
   const named = new Set(
-    supply.flatMap((sentence) => sentence.flatMap(({ part, wrong }) => (wrong && part ? [part] : []))),
+    supply.flatMap((sentence) => sentence.flatMap((piece) => (piece.wrong ? [aboutOf(piece)] : []))),
   )
-  const said = (sentence: Sentence) => sentence.some((piece) => isSupply(loops)(piece) || named.has(piece.part ?? ''))
+  const said = (sentence: Sentence) =>
+    sentence.some((piece) => isSupply(loops)(piece) || (aboutOf(piece) !== '' && named.has(aboutOf(piece))))
   const ofZones = supply.length > 0 ? zones.filter(({ trouble }) => trouble && !said(trouble)) : zones
   const troubles = [
     ...supply,
@@ -41,6 +46,9 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
   const text = ` ${waits.join(' ')} Normal, not faulty.`
   return { tone: 'busy', sentence: [...calm.sentence, { text }], more: [], zones }
 }
+
+/** What a piece of a sentence is about: a part, else a wire. */
+const aboutOf = ({ part, wire }: Piece): string => part ?? (wire === undefined ? '' : `wire ${wire}`)
 
 const isSupply = (loops: Loops) => {
   const dead = new Set(
@@ -73,9 +81,11 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
     ])
   troubles.push(...idlePumps(simulation, job, zones))
   if (told.length === 0) return troubles
+  troubles.push(...fedAndStand(simulation, job, loops))
   for (const strip of loops.shared) {
-    if (!isAnswer(simulation, strip) || strip.complete || !strip.dark || withheld(simulation, strip)) continue
+    if (!isAnswer(simulation, strip) || withheld(simulation, strip)) continue
     const part = strip.subject.part
+    if (strip.complete || !strip.dark) continue
     // A pump that some zones own owes nothing while none of them is proven.
     const owners = zones.filter(({ zone }) => job.zones[zone]?.pump === part)
     if (owners.length > 0 && !owners.some(({ proven }) => proven)) continue
@@ -94,6 +104,37 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
         { text: '.' },
       ])
   }
+  return troubles
+}
+
+/** Pumps and burners through which current flows, and which do not what they should: too few volts, seized, no flame. */
+function fedAndStand(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
+  // What buzzes is now fed and now not; that is said of all of it.
+  if (simulation.buzzing.length > 0) return []
+  const troubles: Sentence[] = []
+  const weak = new Map<string, { names: Piece[]; end: Piece[] }>()
+  for (const strip of loops.shared) {
+    const part = simulation.netlist.parts.get(strip.subject.part)!
+    if (!isAnswer(simulation, strip) || !strip.complete || !part.kind.roles.running) continue
+    const name: Piece = { text: labelOf(job, part.id), part: part.id, wrong: true }
+    const dark = stuck(simulation, part, 'flame') && !is(simulation, part, 'flame')
+    if (is(simulation, part, 'running')) {
+      if (dark) troubles.push([{ text: 'The boiler is called and ' }, name, { text: ' runs, but does not light.' }])
+    } else if (stuck(simulation, part, 'running'))
+      troubles.push([{ text: 'The boiler is called and ' }, name, { text: ' is fed, but does not turn.' }])
+    else {
+      const end = lostAt(job, strip)
+      const { names } = weak.get(sentenceText(end)) ?? { names: [] }
+      weak.set(sentenceText(end), { names: [...names, name], end })
+    }
+  }
+  for (const { names, end } of weak.values())
+    troubles.push([
+      { text: 'The boiler is called, but the voltage at ' },
+      ...listedPieces(names),
+      { text: ` is too low to run ${names.length > 1 ? 'them' : 'it'}` },
+      ...end,
+    ])
   return troubles
 }
 

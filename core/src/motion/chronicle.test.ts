@@ -85,3 +85,21 @@ it('while things come to rest and are waited for the clocks stand, and they do w
   expect(chronicle.doings.at(-1)).toMatchObject({ seconds: 600, standing: false })
   expect(Number(chronicle.at(chronicle.now).stateOf('TS2').warmth)).toBeGreaterThan(Number(warmth))
 })
+
+it('time that passes in the same way is one doing, from the very first; what a hand does or clocks that stand lie between', () => {
+  const chronicle = new Chronicle(job)
+  chronicle.advance(2)
+  chronicle.advance(3)
+  expect(chronicle.doings).toEqual([{ seconds: 5, standing: false }])
+  chronicle.rest(4)
+  chronicle.rest(1)
+  chronicle.set('TS2', 'calling', true)
+  chronicle.advance(0)
+  chronicle.advance(6)
+  expect(chronicle.doings).toEqual([
+    { seconds: 5, standing: false },
+    { seconds: 5, standing: true },
+    { hand: ['TS2', 'calling', true] },
+    { seconds: 6, standing: false },
+  ])
+})

@@ -3,6 +3,7 @@ import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { kestrel } from '../testing/benches.ts'
 import { Rig } from '../testing/rig.ts'
+import { Simulation } from './simulation.ts'
 
 /** Three figures of a motor, levels that are left as well as reached, and what happens at one instant. */
 
@@ -196,3 +197,17 @@ describe('wax', () => {
     expect(start / plain.va('XF')).toBeCloseTo(1, 3)
   })
 })
+
+it.each([1.1, 1.115])(
+  'a valve that is fully open just after another’s switch called the boiler has lost no time to what that moves (%f s)',
+  (later) => {
+    const bench = new Simulation(kestrelPoint())
+    bench.set('TS1', 'calling', true)
+    bench.runTo(later)
+    bench.set('TS2', 'calling', true)
+    bench.settle()
+    const at = (part: string, says: string) => bench.trace.find((one) => one.part === part && one.says === says)!.at
+    expect(at('V1', 'fully open, motor holds')).toBeCloseTo(at('V2', 'fully open, motor holds') - later, 6)
+    expect(at('V2', 'end switch made') - at('V1', 'end switch made')).toBeCloseTo(later, 6)
+  },
+)

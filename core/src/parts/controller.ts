@@ -74,6 +74,7 @@ export const buildingController = part({
   roles: {
     work: 'electronics',
     powered: 'powered',
+    livesOn: ['electronics', 'minimumVolts'],
     lanes: ['demand'],
     outputs: { 1: 'out1', 2: 'out2' },
     inputs: { 1: 'in1', 2: 'in2' },

@@ -146,6 +146,8 @@ export interface StateRoles {
   readonly warmth?: string
   /** How far a valve stands open by what moves it, 0 to 1. */
   readonly travel?: string
+  /** Whether what moves a valve has too few volts to move it on, and enough to hold it. */
+  readonly stalled?: string
   /** A valve's manual lever. */
   readonly lever?: string
   /** Whether a shut valve lets water by. */

@@ -5,6 +5,9 @@ import { part } from './kind.ts'
 const DAY = 86_400
 const hour = (name: string, value: number) => ({ name, unit: 'h', value })
 
+/** Volts from which it works and its display shows. */
+const WORKS = 150
+
 type Mode = { clock: number; heating: string; hotWater: string }
 type Hours = { heatingOn: number; heatingOff: number; waterOn: number; waterOff: number }
 
@@ -46,6 +49,7 @@ export const programmer = part({
     { state: 'hotWater', name: 'Hot water', options },
     { state: 'clock', name: 'The time is', dial: () => ({ from: 0, to: 23.5, step: 0.5, unit: 'h', per: 3600 }) },
   ],
+  roles: { livesOn: ['electronics', WORKS] },
   inside: (f, site) => [
     rectified(load('electronics', 'l', 'n', { volts: 230, va: 2, powerFactor: 0.6, hertz: site.hertz })),
     contact('heating', 'l', 'htg', (s) => s.power && heats(f, s), 0.02),
@@ -59,7 +63,7 @@ export const programmer = part({
     holdUp: ELECTRONICS,
     jumps(_f, s, feel) {
       if (s.clock >= DAY) return { clock: 0 }
-      const power = feel.over('electronics') >= 150
+      const power = feel.over('electronics') >= WORKS
       return power === s.power ? undefined : { power }
     },
   },

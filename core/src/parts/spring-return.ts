@@ -9,7 +9,13 @@ import type { Fault, Motion, Tell } from './kind.ts'
 export type SpringReturn = Body & { travel: number; driven: boolean; stalls: boolean; lever: string }
 export const atRest: SpringReturn = { travel: 0, driven: false, stalls: false, lever: 'auto', ...bodyAtRest }
 
-export const springRoles = { actuator: 'motor', travel: 'travel', lever: 'lever', passes: 'passes' }
+export const springRoles = {
+  actuator: 'motor',
+  travel: 'travel',
+  stalled: 'stalls',
+  lever: 'lever',
+  passes: 'passes',
+}
 export const switchRoles = { switches: [{ element: 'endSwitch', proves: 'open' as const }] }
 
 export const springFigures = {

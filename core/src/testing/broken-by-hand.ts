@@ -1,4 +1,4 @@
-import { findingsOf } from '../checks/index.ts'
+import { rules, wiredOf } from '../checks/index.ts'
 import type { Job } from '../job/schema.ts'
 import type { Spot } from '../words/spot.ts'
 import { wired } from './benches.ts'
@@ -35,10 +35,11 @@ export const plants = {
 
 const named = ({ part, terminal, wire, cable }: Spot) => (terminal ? `${part}.${terminal}` : (part ?? wire ?? cable))
 
-/** All that a rule says of a job, a line each: how serious, where, in which words. */
+/** All that a rule by itself says of a job, a line each: how serious, where, in which words. */
 export const said = (job: Job, rule: string) =>
-  findingsOf(job)
-    .filter((one) => one.rule === rule)
+  rules
+    .find(({ id }) => id === rule)!
+    .check(wiredOf(job))
     .map(({ severity, at, says }) => `${severity} ${at.map(named).join(' ')}: ${says}`)
 
 export const coloured = (point: string, colour: string, sleeve?: string) => (job: Job) => {

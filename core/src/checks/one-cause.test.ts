@@ -1,0 +1,101 @@
+import { expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
+import type { Job } from '../job/schema.ts'
+import { wired } from '../testing/benches.ts'
+import { plants } from '../testing/broken-by-hand.ts'
+import { exchange, join, remove } from '../testing/hands.ts'
+import { plants as others } from '../testing/mistakes.ts'
+import { findingsOf } from './index.ts'
+
+/** One finding for one thing to put right. */
+
+const serious = (job: Job) =>
+  findingsOf(job).flatMap(({ severity, rule, says }) => (severity === 'tidy' ? [] : [`${rule}: ${says}`]))
+
+it('a conductor that is missing is told once, by the rule that says most of it', () => {
+  const [motor, pump, link] = [plants.plain(), plants.plain(), plants.mains()]
+  remove(motor, 'V1.m2')
+  expect(serious(motor)).toEqual(['half-landed: Valve 1 M2 has nothing landed, and M1 has.'])
+  remove(pump, 'P1.n')
+  expect(serious(pump)).toEqual(['neutral-whole: System pump N has no neutral.'])
+  remove(link, 'TS1.l', 'TS1.com')
+  expect(serious(link)).toEqual(['contact-link: Zone 1: the link L-COM of Thermostat 1 is missing.'])
+})
+
+it('two conductors that are missing are two findings', () => {
+  const job = plants.plain()
+  remove(job, 'V1.m2')
+  remove(job, 'V2.m1')
+  remove(job, 'P1.n')
+  expect(serious(job)).toEqual([
+    'neutral-whole: System pump N has no neutral.',
+    'half-landed: Valve 1 M2 has nothing landed, and M1 has.',
+    'half-landed: Valve 2 M1 has nothing landed, and M2 has.',
+  ])
+})
+
+it('what hangs on one lost neutral is said of all of it, each part once', () => {
+  const job = demoJobs['kestrel-point']!()
+  remove(job, 'B1.n')
+  const [finding, ...more] = findingsOf(job).filter(({ severity }) => severity !== 'tidy')
+  expect(more).toEqual([])
+  expect(finding).toMatchObject({
+    says: 'Boiler N, System pump N and Burner N have no neutral.',
+    remedy: 'Bring neutral to what joins them.',
+    at: expect.arrayContaining([
+      { part: 'P1', terminal: 'n' },
+      { part: 'BR1', terminal: 'n' },
+    ]),
+  })
+  expect('together' in finding!).toBe(false)
+  // Two that lost it in two places hang on nothing common.
+  const apart = demoJobs['kestrel-point']!()
+  remove(apart, 'P1.n')
+  remove(apart, 'BR1.n')
+  expect(serious(apart)).toEqual([
+    'neutral-whole: System pump N has no neutral.',
+    'neutral-whole: Burner N has no neutral.',
+  ])
+})
+
+it.each([
+  [4, 'Valve 1 S2, Valve 2 S2, Valve 3 S2 and Valve 4 S2 lead nowhere.'],
+  [5, 'Valve 1 S2, Valve 2 S2, Valve 3 S2 and 2 more lead nowhere.'],
+])('of %i that hang on one loose end as many are named as can be read', (zones, says) => {
+  const job = wired({ zones })
+  remove(job, 'B1.t1')
+  expect(serious(job)).toEqual(['half-landed: Boiler T has nothing landed, and T has.', `load-has-loop: ${says}`])
+})
+
+it('exchanged pairs are one finding on a panel too, and hide nothing of the valve beside it', () => {
+  const job = others['panel, pumps apart']!()
+  exchange(job, 'V1.m1', 'V1.e1')
+  exchange(job, 'V1.m2', 'V1.e2')
+  const rules = serious(job).map((one) => one.split(':')[0])
+  expect(rules).toContain('pairs-exchanged')
+  expect(rules).not.toContain('loads-in-series')
+  exchange(job, 'V2.m1', 'V2.e1')
+  const both = findingsOf(job).filter(({ rule }) => rule === 'loads-in-series' || rule === 'pairs-exchanged')
+  expect(new Set(both.map(({ at }) => at[0]!.part))).toEqual(new Set(['V1', 'V2']))
+})
+
+it('where common and the call pair are joined no valve is accused of exchanged pairs', () => {
+  const job = plants.plain()
+  join(job, 'XF1.c', 'B1.t2')
+  expect(serious(job).map((one) => one.split(':')[0])).toEqual(['loops-apart'])
+})
+
+it('nobody is told to bring live to a switch that lies in a volt-free pair', () => {
+  for (const lost of ['V1.feed', 'B1.v1']) {
+    const job = others['switches volt-free']!()
+    remove(job, lost)
+    const says = serious(job)
+    expect(says.length).toBeGreaterThan(0)
+    expect(says.join(' ')).not.toContain('live')
+    expect(says.join(' ')).not.toContain('in series')
+  }
+  // At line voltage the same switch wants it.
+  const job = demoJobs['lowther-street']!()
+  remove(job, 'V1.feed')
+  expect(serious(job)).toEqual(['permanent-feed: Valve 1 F has no permanent live.'])
+})

@@ -1,0 +1,42 @@
+import type { Job } from '../job/schema.ts'
+import { listedPieces } from '../words/listed.ts'
+import { labelOf, type Sentence, sentenceText } from '../words/words.ts'
+import { darkInWords, lostAt } from './dark-in-words.ts'
+import type { Loops } from './loops.ts'
+import type { Strip } from './strip.ts'
+
+/**
+ * Thermostats, programmers and controllers that lack what they live on: for each reason a sentence about all that share it.
+ * @param said what the supply is said to lack already: what is blank because of it needs no sentence of its own
+ */
+export function blankTroubles(job: Job, { blank }: Loops, said: readonly Sentence[]): Sentence[] {
+  const named = new Set(said.flatMap((sentence) => sentence.flatMap(({ part }) => part ?? [])))
+  const reasons = new Map<string, Strip[]>()
+  for (const strip of blank) {
+    if (strip.dark?.at === 'source' ? said.length > 0 : named.has(strip.dark?.part ?? strip.subject.part)) continue
+    const reason = sentenceText(why(job, strip, true))
+    reasons.set(reason, [...(reasons.get(reason) ?? []), strip])
+  }
+  return [...reasons.values()].map((strips) => {
+    const several = strips.length > 1
+    const names = strips.map(({ subject: { part } }) => ({ text: labelOf(job, part), part, wrong: true }))
+    return [
+      ...listedPieces(names),
+      { text: several ? ' are blank: ' : ' is blank: ' },
+      ...why(job, strips[0]!, several),
+    ]
+  })
+}
+
+function why(job: Job, strip: Strip, several: boolean): Sentence {
+  const { dark, circuit } = strip
+  const [they, their] = several ? ['they', 'Their'] : ['it', 'Its']
+  if (!dark) return [{ text: `${they} ${several ? 'get' : 'gets'} too few volts` }, ...lostAt(job, strip)]
+  if (dark.at === 'nowhere') return [darkInWords(job, dark), { text: ' leads nowhere.' }]
+  const volts = circuit === 'line voltage' ? 'line voltage' : '24 V'
+  return [
+    { text: `${they} ${several ? 'have' : 'has'} no ${volts}. ${their} feed goes dark at ` },
+    darkInWords(job, dark),
+    { text: '.' },
+  ]
+}

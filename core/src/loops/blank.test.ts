@@ -5,6 +5,7 @@ import { kindOf } from '../parts/index.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { cut, lifted, supposed, wireAt, wired } from '../testing/benches.ts'
 import { plants } from '../testing/mistakes.ts'
+import { line } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
 import { verdictOf } from './verdict.ts'
@@ -46,12 +47,14 @@ it('several on one dead line are one sentence, whether it is a switch or a wire'
   const job = relays()
   const off = (bench: Simulation) => bench.set('FS1', 'closed', false)
   expect(told(job, [], off)).toEqual([
-    'Thermostat 1 and Thermostat 2 are blank: they have no line voltage. Their feed goes dark at Fused isolator.',
+    'Boiler, Thermostat 1 and Thermostat 2 are dead: they have no line voltage. Their feed goes dark at Fused isolator.',
   ])
   const { wire } = wireAt(job, 'FS1.lout')
   const [first, ...more] = told(job, supposed([cut(job, 'FS1.lout')]), (bench) => bench.set('TS1', 'calling', true))
   expect(first).toMatch(
-    new RegExp(`^Thermostat 1 and Thermostat 2 are blank: .* at wire ${wire.label} .*, between Fused isolator and`),
+    new RegExp(
+      `^Boiler, Thermostat 1 and Thermostat 2 are dead: .* at wire ${wire.label} .*, between Fused isolator and`,
+    ),
   )
   // The zone that calls is dark at the same wire.
   expect(more).toEqual([])
@@ -92,4 +95,18 @@ it('what is not wired yet is not called blank', () => {
   for (const [id, { from, to }] of Object.entries(job.wires))
     if (from.part === 'TS1' || to.part === 'TS1') delete job.wires[id]
   expect(told(job, []).join()).not.toContain('blank')
+})
+
+it('a combination boiler without its neutral is dead before anybody calls', () => {
+  const job = wired({ scheme: 's11', ...line, boiler: 'boiler/combination' })
+  expect(told(job, supposed(lifted(job, 'B1.n')))).toEqual([
+    'Boiler is dead: it has no line voltage. Its feed goes dark at the lead lifted off Boiler N.',
+  ])
+})
+
+it('a boiler whose supply is said already to be dark needs no second sentence', () => {
+  const job = wired({ boiler: 'boiler/gas' })
+  expect(told(job, supposed(lifted(job, 'B1.n')))).toEqual([
+    'Boiler gets no line voltage. The line goes dark at the lead lifted off Boiler N.',
+  ])
 })

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
 import { listedPieces } from '../words/listed.ts'
 import { labelOf, type Sentence, sentenceText } from '../words/words.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
@@ -6,23 +7,25 @@ import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
 
 /**
- * Thermostats, programmers and controllers that lack what they live on: for each reason a sentence about all that share it.
+ * Thermostats, programmers, controllers and boilers that lack what they live on: for each reason a sentence about all that share it.
  * @param said what the supply is said to lack already: what is blank because of it needs no sentence of its own
  */
 export function blankTroubles(job: Job, { blank }: Loops, said: readonly Sentence[]): Sentence[] {
   const named = new Set(said.flatMap((sentence) => sentence.flatMap(({ part }) => part ?? [])))
   const reasons = new Map<string, Strip[]>()
   for (const strip of blank) {
-    if (strip.dark?.at === 'source' ? said.length > 0 : named.has(strip.dark?.part ?? strip.subject.part)) continue
+    const { dark, subject } = strip
+    if (dark?.at === 'source' ? said.length > 0 : named.has(subject.part) || named.has(dark?.part ?? '')) continue
     const reason = sentenceText(why(job, strip, true))
     reasons.set(reason, [...(reasons.get(reason) ?? []), strip])
   }
   return [...reasons.values()].map((strips) => {
     const several = strips.length > 1
+    const dead = strips.some(({ subject }) => kindOf(job.parts[subject.part]!)?.class === 'boiler')
     const names = strips.map(({ subject: { part } }) => ({ text: labelOf(job, part), part, wrong: true }))
     return [
       ...listedPieces(names),
-      { text: several ? ' are blank: ' : ' is blank: ' },
+      { text: ` ${several ? 'are' : 'is'} ${dead ? 'dead' : 'blank'}: ` },
       ...why(job, strips[0]!, several),
     ]
   })

@@ -31,7 +31,7 @@ export interface Loops {
   readonly zones: readonly ZoneLoops[]
   /** Loops that serve no single zone: the transformer's supply, boiler, pump, burner, and parts nobody owns. */
   readonly shared: readonly Strip[]
-  /** Of what lives on the circuit, a thermostat's electronics, and has not the volts: the loop it should live on. */
+  /** Of what lives on the circuit, a thermostat's electronics or a boiler's controls, and has not the volts: the loop it should live on. */
   readonly blank: readonly Strip[]
 }
 
@@ -100,7 +100,20 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
     const needed = typeof least === 'number' ? least : part.figures[least]!
     return circuit.level(lives.a, lives.b) < needed ? (strip('lives', part.id, element) ?? []) : []
   })
-  return { zones, shared, blank }
+  // A boiler has a strip of its own for its controls; where no current flows there it is dead.
+  const dead = shared.filter(({ subject, complete }) => {
+    const part = netlist.parts.get(subject.part)!
+    return !complete && part.kind.class === 'boiler' && onLine(part, subject.element) && isUsed(part, subject.element)
+  })
+  return { zones, shared, blank: [...dead, ...blank] }
+}
+
+/** Are these the controls of a boiler, which the line feeds? */
+function onLine({ kind, branches }: InstalledPart, element: string): boolean {
+  const described = branches.get(element)?.element
+  return (
+    kind.roles.work === element && described?.form === 'load' && kind.terminals[described.a]?.circuit === 'line voltage'
+  )
 }
 
 /** Switches of a valve beside the one by which it proves that it is open. */

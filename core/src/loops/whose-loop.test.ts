@@ -28,8 +28,11 @@ it.each([1, 2])('zone %i calls through the boiler’s own load, whole or not, an
     const { loops, says } = calling(job, wrong, [n])
     const { items } = loops.zones[n - 1]!.call!
     expect(items.flatMap((item) => (item.form === 'station' ? [item.part] : []))).toContain('B1')
-    expect(says[0]).toContain(
-      wrong.length === 0 ? 'open and proven' : 'The call loop goes dark at the lead lifted off Boiler N.',
+    expect(loops.zones[n - 1]!.call!.dark?.terminal).toBe(wrong.length === 0 ? undefined : 'n')
+    expect(says[0]).toBe(
+      wrong.length === 0
+        ? `Zone ${n} calls: open and proven, boiler called.`
+        : 'Boiler is dead: it has no line voltage. Its feed goes dark at the lead lifted off Boiler N.',
     )
   }
 })

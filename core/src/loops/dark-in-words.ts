@@ -1,7 +1,8 @@
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf, type Piece, terminalInWords } from '../words/words.ts'
-import type { Dark, Strip } from './strip.ts'
+import type { Dark } from './dark.ts'
+import type { Strip } from './strip.ts'
 
 /** Where a loop goes dark, as the end of a sentence that begins "goes dark at". */
 export function darkInWords(job: Job, dark: Dark): Piece {

@@ -9,11 +9,12 @@ export {
   sentenceText,
   terminalInWords,
 } from '../words/words.ts'
+export type { Dark } from './dark.ts'
 export { darkInWords } from './dark-in-words.ts'
 export { litWires, type WireLight } from './lit.ts'
 export { type Loops, loopsOf, stripsOf, type ZoneLoops } from './loops.ts'
 export { type Chain, type Link, offBecause } from './off-because.ts'
-export type { Dark, Strip } from './strip.ts'
+export type { Strip } from './strip.ts'
 export type { Post, Run, Station, Stretch } from './unroll.ts'
 export { type Verdict, verdictOf } from './verdict.ts'
 export type { ZoneStanding } from './zone-state.ts'

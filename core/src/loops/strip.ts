@@ -1,24 +1,13 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import { isOperated, isStrap } from '../circuit/contacts.ts'
-import type { Branch } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
-import { type CircuitClass, endSwitchOf } from '../parts/kind.ts'
+import type { CircuitClass } from '../parts/kind.ts'
+import type { Dark } from './dark.ts'
+import { endOf, endsOf } from './ends.ts'
 import { FLOWS, LIT } from './lit.ts'
 import { type Post, postOf, type Station, type Stretch, type Subject, terminalOf, Unroller } from './unroll.ts'
-import { usedTerminals } from './used-terminals.ts'
-import { hearsCall, onCopper, type Step, turned, type WalkMap, type Walks } from './walks.ts'
-
-/** Where a strip goes dark: the first thing that drops the voltage and should not, or is not expected to conduct. */
-export interface Dark {
-  readonly at: 'wire' | 'lead' | 'splice' | 'contact' | 'load' | 'source' | 'nowhere'
-  readonly part?: string
-  readonly element?: string
-  readonly wire?: string
-  readonly terminal?: string
-  /** The lead is landed, and drops the voltage in its joint. */
-  readonly poor?: true
-}
+import { type Step, turned, type WalkMap } from './walks.ts'
 
 /** One loop, unrolled from the hot terminal of its source to the return. */
 export interface Strip {
@@ -53,19 +42,7 @@ export function stripOf(
   const leaveOut = new Set(subject.branch ? [subject.branch, ...own] : [])
   const fromA = map.from(subject.a, leaveOut)
   const fromB = map.from(subject.b, leaveOut)
-  let best: Ends | undefined
-  let cheapest = Number.POSITIVE_INFINITY
-  for (const feed of feeds) {
-    if (feed.part.id === subject.part && feed.hotNode === subject.a) continue
-    for (const straight of [true, false]) {
-      const ends = { feed, straight, near: straight ? fromA : fromB, far: straight ? fromB : fromA }
-      if (costOf(ends) >= cheapest) continue
-      const apart = keptApart(ends, subject, map, leaveOut)
-      if (!apart || costOf(apart) >= cheapest) continue
-      best = apart
-      cheapest = costOf(apart)
-    }
-  }
+  const best = endsOf(subject, feeds, map, leaveOut, [fromA, fromB])
   const itself = { part: subject.part, element: subject.element }
   if (!best) {
     const dark = endOf(circuit, subject, feeds, fromA, fromB)
@@ -111,80 +88,6 @@ export function stripOf(
     ...(dark ? { dark } : {}),
     ...(lost ? { lost } : {}),
   }
-}
-
-/** A source that may be a strip's, and the walks that lead from the subject to its hot pole and back to its other. */
-interface Ends {
-  readonly feed: Feed
-  readonly straight: boolean
-  readonly near: Walks
-  readonly far: Walks
-}
-
-const costOf = ({ feed, near, far }: Ends): number => near.cost[feed.hotNode]! + far.cost[feed.backNode]!
-
-/**
- * The two walks where they are one loop. Walks that share a node are none: what leaves a load only to come to it again through
- * others feeds nothing, nor is a call closed through the switch beside it. The dearer of the two is then looked for clear of the other.
- */
-function keptApart(ends: Ends, subject: Subject, map: WalkMap, leaveOut: ReadonlySet<Branch>): Ends | undefined {
-  const { feed, straight, near, far } = ends
-  const toHot = near.to(feed.hotNode)!
-  const toBack = far.to(feed.backNode)!
-  const [enter, leave] = straight ? [subject.a, subject.b] : [subject.b, subject.a]
-  const passed = (start: number, steps: readonly Step[]) => new Set([start, ...steps.map(({ to }) => to)])
-  const [before, after] = [passed(enter, toHot), passed(leave, toBack)]
-  if (![...before].some((node) => after.has(node))) return ends
-  const nearer = near.cost[feed.hotNode]! < far.cost[feed.backNode]!
-  if (nearer ? before.has(leave) : after.has(enter)) return undefined
-  const again: Ends = nearer
-    ? { ...ends, far: map.from(leave, leaveOut, before) }
-    : { ...ends, near: map.from(enter, leaveOut, after) }
-  return Number.isFinite(costOf(again)) ? again : undefined
-}
-
-/**
- * Where there is no loop: the terminal of the subject that leads nowhere. Where conductors and contacts lead on from it, the bare
- * terminal of the contact at which they end; of a switch that calls, the one beyond what hears it.
- */
-function endOf(circuit: Circuit, subject: Subject, feeds: readonly Feed[], fromA: Walks, fromB: Walks): Dark {
-  const { netlist } = circuit
-  const leads = feeds.some(({ hotNode, backNode }) => [hotNode, backNode].some((pole) => onCopper(fromA, pole)))
-  const lost = leads ? fromB : fromA
-  const beyond = ({ a, b }: Branch) => onCopper(lost, a) !== onCopper(lost, b)
-  const heard = subject.load
-    ? undefined
-    : netlist.branches.find((branch) => branch.form === 'load' && hearsCall(circuit, branch) && beyond(branch))
-  const [part, node] = heard
-    ? [heard.part!, onCopper(lost, heard.a) ? heard.b : heard.a]
-    : (bareBeyond(circuit, subject, lost) ?? [subject.part, leads ? subject.b : subject.a])
-  const terminal = terminalOf(netlist, part, node)
-  return { at: 'nowhere', part, ...(terminal ? { terminal } : {}) }
-}
-
-/** The nearest terminal with nothing landed on it, on the far side of a contact to which a walk leads and which leads on to no other. */
-function bareBeyond({ netlist }: Circuit, subject: Subject, lost: Walks): [string, number] | undefined {
-  const used = usedTerminals(netlist)
-  const isUsed = (part: string, node: number) => used.has(`${part}.${terminalOf(netlist, part, node)}`)
-  const contacts = netlist.branches
-    .filter(({ form, part }) => form === 'contact' && part !== undefined && part !== subject.part)
-    .flatMap(({ part, element, a, b }) => {
-      const { roles } = netlist.parts.get(part!)!.kind
-      const meant = element?.name === endSwitchOf(roles) || element?.name === roles.callContact
-      return [
-        { part: part!, meant, near: a, end: b },
-        { part: part!, meant, near: b, end: a },
-      ]
-    })
-    .filter(({ part, near }) => onCopper(lost, near) && isUsed(part, near))
-  const ends = contacts.filter(
-    ({ part, near, end }) =>
-      terminalOf(netlist, part, end) !== undefined &&
-      !contacts.some((other) => other.part === part && other.near === near && isUsed(part, other.end)),
-  )
-  // Of a change-over it is the side that is to make.
-  const [first] = ends.sort((x, y) => Number(y.meant) - Number(x.meant) || lost.cost[x.end]! - lost.cost[y.end]!)
-  return first && [first.part, first.end]
 }
 
 /** Share of its source's volts under which what a step loses is nothing to look for. */

@@ -5,7 +5,7 @@ import { type Drawn, drawnAlike } from './drawn-alike.ts'
 import { LeadMarks } from './LeadMarks.tsx'
 import { columnsOf, leastWidth, type PlacedStation, placeStrip } from './layout.ts'
 import { linesOf } from './lines.ts'
-import { clip, twoLines } from './names.ts'
+import { lastWord, twoLines } from './names.ts'
 import { StripButtons } from './StripButtons.tsx'
 import { StripDrawing } from './StripDrawing.tsx'
 
@@ -161,7 +161,7 @@ function Inside({
           textAnchor="middle"
           className={`text-[15px] font-semibold ${lit ? 'fill-[#17242c]' : 'fill-ink'}`}
         >
-          {clip(word, Math.floor(width / 7.4))}
+          {lastWord(word, Math.floor(width / 7.4))}
         </text>
       )}
       {names.length > 0 && (

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clip, LETTER, namesBeside, twoLines } from './names.ts'
+import { clip, LETTER, lastWord, namesBeside, twoLines } from './names.ts'
 
 describe('names under stations', () => {
   it('fit on one line up to their last letter, and break at a space beyond', () => {
@@ -33,3 +33,11 @@ describe('names under stations', () => {
     expect(namesBeside([{ name: 'Pump of the old north stair', x: 0 }])).toEqual([['Pump of the old north', 'stair']])
   })
 })
+
+it.each([
+  ['0 %, no power', 13, '0 %, no power'],
+  ['0 %, no power', 12, 'no power'],
+  ['0 %, no power', 7, 'no pow…'],
+  ['held open', 8, 'held op…'],
+  ['at rest, shut, cold', 10, 'cold'],
+])('a state "%s" in room for %i is "%s"', (text, most, shown) => expect(lastWord(text, most)).toBe(shown))

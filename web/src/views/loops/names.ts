@@ -2,6 +2,10 @@
 export const clip = (text: string, most: number) =>
   text.length > most ? `${text.slice(0, Math.max(1, most - 1))}…` : text
 
+/** A word of a state: where it does not fit, what follows its last comma tells more than its beginning, which stands elsewhere too. */
+export const lastWord = (text: string, most: number) =>
+  clip(text.length > most ? text.slice(text.lastIndexOf(', ') + 1).trim() : text, most)
+
 /** A name on one line where it fits, else broken at its spaces, else cut with an ellipsis. */
 export function twoLines(text: string, most: number): string[] {
   if (text.length <= most) return [text]

@@ -42,6 +42,9 @@ describe('the transformer', () => {
 
   it.each([
     [1.01, false],
+    [1.002, false],
+    [0.998, false],
+    [0.993, true],
     [0.98, true],
     [0.86, true],
   ])('rated for %f of what everything draws, it fails: %s', (share, fails) => {

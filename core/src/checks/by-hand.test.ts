@@ -114,6 +114,16 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ],
   ],
   'earth-reaches': [
+    [
+      'mains',
+      'takes the supply away, and with it the earth that all should reach',
+      (j) => {
+        delete j.parts.MAINS
+        for (const [id, { from, to }] of Object.entries(j.wires))
+          if ([from, to].some(({ part }) => part === 'MAINS')) delete j.wires[id]
+      },
+      [],
+    ],
     ['mains', 'takes one earth off', (j) => remove(j, 'V2.e'), ['danger V2.e: Valve 2 E is not joined to earth.']],
     [
       'mains',
@@ -311,6 +321,12 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ],
     [
       'timed',
+      'takes a switch’s feed off beside a programmer that feeds nothing of it',
+      (j) => remove(j, 'V1.feed'),
+      ['fails V1.feed: Valve 1 F has no permanent live.'],
+    ],
+    [
+      'timed',
       'feeds the switch from the programmer',
       (j) => {
         remove(j, 'V1.feed')
@@ -368,6 +384,14 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       (j) => join(j, 'XF1.c', 'F2.out'),
       [
         'danger XF1.h XF2.h XF1.c XF2.h F2.in F2.out V1.m2 TS2.r TS2.w V2.m1: Transformer 1 and Transformer 2 are joined at one pole.',
+      ],
+    ],
+    [
+      'apart',
+      'joins the hot sides, and one common to them',
+      (j) => both(j, ['XF1.h', 'XF2.h'], ['XF1.c', 'XF2.h']),
+      [
+        'danger XF1.h XF2.h XF1.h XF1.c F1.in F1.out XF2.h F2.in F2.out TS1.r TS1.w V1.m1 V1.m2 TS2.r TS2.w V2.m1: Transformer 1 and Transformer 2 are joined opposed.',
       ],
     ],
     [

@@ -58,7 +58,7 @@ export function plantOf(job: Job): ProvenPlant {
         : [],
     ),
     tanks: zonesInOrder(job).flatMap(({ id, hotWater, thermostat }) =>
-      hotWater && thermostat && netlist.parts.get(thermostat)?.kind.roles.warmth ? [id] : [],
+      hotWater && netlist.parts.get(thermostat ?? '')?.kind.roles.warmth ? [id] : [],
     ),
     room,
     placeOf: (part) => job.parts[part]?.place ?? room,

@@ -55,7 +55,7 @@ export function proofsIn(entries: readonly Entry[]): ProofRun[] {
     for (const entry of mine) {
       if (entry === signed) break
       const { kind, step, outcome, name, otherwise, misses, readings, stands, place } = entry.body
-      if (kind === 'share' && stands !== undefined) {
+      if (stands !== undefined) {
         if (stands === null) posts.delete(entry.device)
         else posts.set(entry.device, { by: entry.by, place: String(stands) })
       } else if (kind === 'share') {

@@ -144,9 +144,8 @@ export function loadReads(plant: ProvenPlant, zones: readonly string[]): Expecte
     if (!isLine(part, feed)) pairs.push([`${id}.${feed}`, `${id}.${back}`])
     if (position) pairs.push([`${id}.${position}`, `${id}.${back}`])
   }
-  for (const { part, hot, back, circuit } of plant.feeds)
-    if (circuit === 'low voltage' && part.kind.class === 'transformer' && zones.length !== 1)
-      pairs.push([`${part.id}.${hot}`, `${part.id}.${back}`])
+  for (const { part, hot, back } of plant.feeds)
+    if (part.kind.class === 'transformer' && zones.length !== 1) pairs.push([`${part.id}.${hot}`, `${part.id}.${back}`])
   for (const id of plant.boilers) {
     const part = plant.parts.get(id)!
     const pair = part.kind.roles.callPair

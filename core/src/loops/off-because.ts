@@ -88,12 +88,14 @@ export function offBecause(simulation: Simulation, job: Job, all: Loops, at: num
         'below its limit',
         limits.every((part) => !is(simulation, part, 'limitOpen')),
       )
+    const locked = [...simulation.netlist.parts.values()].some((part) => is(simulation, part, 'lockedOut'))
     const flames = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.roles.flame)
     if (flames.length > 0)
       add(
         'flame',
         'flame',
         flames.some((part) => is(simulation, part, 'flame')),
+        locked ? 'boiler locked out' : undefined,
       )
   }
   const pumps = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.class === 'pump')

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import type { Job, Wire } from '../job/schema.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { cut, kestrel, lifted, wireAt, wired } from '../testing/benches.ts'
+import { cut, kestrel, lifted, supposed, wireAt, wired } from '../testing/benches.ts'
 import { join } from '../testing/hands.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
@@ -264,6 +265,26 @@ describe('a strip', () => {
       'wrong',
       'The boiler is called, but the voltage at Burner is too low to run it: most of what is missing is lost at a poor joint at Burner L.',
     ])
+  })
+
+  it('a boiler that has locked out says so, called or not any more, and nothing behind it is said to be dark', () => {
+    const job = demoJobs['fenwick-orchard']!()
+    const bench = benchWith(job, supposed(lifted(job, 'B1.b2')))
+    const said = () => {
+      bench.settle()
+      const { sentence, more } = verdictOf(bench, job, loopsOf(bench, job))
+      return [sentence, ...more].map(sentenceText)
+    }
+    bench.set('TS1', 'calling', true)
+    bench.runTo(40)
+    // In its trial nothing is locked out yet: the burner’s own line is what is dark.
+    expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toBe(
+      'The boiler is called, but Burner gets nothing. Its line goes dark at the lead lifted off Boiler B2.',
+    )
+    const locked = ['Boiler has locked out: it saw no flame in its time. Find the cause before it is reset.']
+    expect(said()).toEqual(locked)
+    bench.set('TS1', 'calling', false)
+    expect(said()).toEqual(locked)
   })
 
   it('a valve that stalls on its way is wrong, and not merely busy; one that is held open by as few volts is not', () => {

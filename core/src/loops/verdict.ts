@@ -64,6 +64,12 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
   const troubles: Sentence[] = []
   const told = boilersTold(simulation)
   const anyProven = zones.some(({ proven }) => proven)
+  const locked = [...simulation.netlist.parts.values()].filter((part) => is(simulation, part, 'lockedOut'))
+  for (const { id } of locked)
+    troubles.push([
+      { text: labelOf(job, id), part: id, wrong: true },
+      { text: ' has locked out: it saw no flame in its time. Find the cause before it is reset.' },
+    ])
   if (told.length > 0 && !zones.some((z) => z.calling || z.moving || z.trouble) && !anyProven)
     troubles.push([
       { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
@@ -84,6 +90,7 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
   troubles.push(...fedAndStand(simulation, job, loops))
   for (const strip of loops.shared) {
     if (!isAnswer(simulation, strip) || withheld(simulation, strip)) continue
+    if (locked.some(({ id }) => id === strip.dark?.part)) continue
     const part = strip.subject.part
     if (strip.complete || !strip.dark) continue
     // A pump that some zones own owes nothing while none of them is proven.

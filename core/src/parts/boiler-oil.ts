@@ -79,7 +79,7 @@ export const oilBoiler = part({
     boardControl,
   ],
   begins: storedWarm,
-  roles: { ...callRoles, ...waterRoles, ...lowLimitRoles },
+  roles: { ...callRoles, ...waterRoles, ...lowLimitRoles, lockedOut: 'lockedOut' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

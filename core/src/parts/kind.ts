@@ -167,6 +167,8 @@ export interface StateRoles {
   /** Whether a boiler's high limit stands open, and the water it feels, degrees Celsius. */
   readonly limitOpen?: string
   readonly water?: string
+  /** Whether it has shut itself off because no flame was seen in its time, until a hand resets it. */
+  readonly lockedOut?: string
   /** Whether its board is sound: foreign voltage on its call pair destroys it for good. */
   readonly board?: string
   /** Whether a boiler fires without a call, to keep its stored water warm. */

@@ -102,11 +102,17 @@ function lossOf(circuit: Circuit, sourceVolts: number, steps: readonly Step[]): 
   return darkAt(circuit, steps[losses.indexOf(most)]!)
 }
 
-/** Does current flow, and is it its own? A load with an open step in its way and next to no volts has it from elsewhere. */
+/**
+ * Does current flow, and is it its own? A load with an open step in its way and next to no volts has it from elsewhere; what
+ * flows through a contact while its volts stand across an open step goes to something else that hangs there.
+ */
 function carries(circuit: Circuit, feed: Feed, { load, amps, a, b }: Subject, steps: readonly Step[]): boolean {
   if (amps < FLOWS) return false
-  const strays = load && circuit.level(a, b) < LIT * feed.volts
-  return !strays || steps.every(({ branch }) => !circuit.lump(branch).open)
+  const least = LIT * feed.volts
+  const open = steps.filter(({ branch }) => circuit.lump(branch).open)
+  return load
+    ? circuit.level(a, b) >= least || open.length === 0
+    : open.every(({ from, to }) => circuit.level(from, to) < least)
 }
 
 /**

@@ -54,6 +54,11 @@ describe('the verdict', () => {
     ['transformer open', fault('XF1', 'secondaryOpen'), 'Transformer is fed and gives nothing'],
     ['call input dead', fault('B1', 'callInputDead'), 'Boiler offers no call voltage'],
     ['pump open', fault('P1', 'windingOpen'), 'System pump is fed, but draws nothing'],
+    [
+      'pump off its line',
+      (job) => lifted(job, 'P1.l'),
+      'The boiler is called, but System pump gets nothing. Its line goes dark at the lead lifted off System pump L.',
+    ],
     ['pump seized', fault('P1', 'seized'), 'The boiler is called and System pump is fed, but does not turn.'],
     ['burner dark', fault('BR1', 'noFlame'), 'The boiler is called and Burner runs, but does not light.'],
     [

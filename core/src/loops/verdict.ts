@@ -100,7 +100,7 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
     const faulty: Piece = { ...name, wrong: true }
     if (strip.dark.at === 'nowhere')
       troubles.push([{ text: 'The boiler is called, but ' }, faulty, { text: ' is not wired.' }])
-    else if (strip.dark.part === part)
+    else if (strip.dark.part === part && strip.dark.at === 'load')
       troubles.push([{ text: 'The boiler is called and ' }, faulty, { text: ' is fed, but draws nothing.' }])
     else
       troubles.push([

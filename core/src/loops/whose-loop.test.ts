@@ -4,6 +4,7 @@ import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { lifted, supposed, wireAt, wired } from '../testing/benches.ts'
+import { plants } from '../testing/mistakes.ts'
 import { line } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
@@ -87,4 +88,15 @@ it('a bridged end switch keeps its loop: the way back is looked for beside the w
   const stations = items.flatMap((item) => (item.form === 'station' ? [`${item.part}.${item.element}`] : []))
   expect(stations).toContain('V1.endSwitch')
   expect(loops.zones[0]!.call!.dark?.at).not.toBe('nowhere')
+})
+
+it('what flows through a call’s contact to a pump beside it is no call: where the call itself goes dark is said', () => {
+  const job = plants['relays onto a switched live']!()
+  const sl = wireAt(job, 'B1.sl').id
+  const { loops, says } = calling(job, [`wire:${sl}/open`])
+  expect(loops.zones[0]!.call).toMatchObject({ complete: false, dark: { at: 'wire', wire: sl } })
+  expect(says[0]).toContain('boiler not told. The call loop goes dark at wire')
+  // The pump runs all the same, by the same contact.
+  expect(loops.shared.find(({ subject }) => subject.part === 'P1')).toMatchObject({ complete: true })
+  expect(calling(job, []).loops.zones[0]!.call!.complete).toBe(true)
 })

@@ -99,3 +99,11 @@ it('nobody is told to bring live to a switch that lies in a volt-free pair', () 
   remove(job, 'V1.feed')
   expect(serious(job)).toEqual(['permanent-feed: Valve 1 F has no permanent live.'])
 })
+
+it('a relay that a zone names and that is not on the wall is no finding of a contact, and stops no rule', () => {
+  const job = others['relays onto a switched live']!()
+  delete job.parts.K1
+  for (const [id, { from, to }] of Object.entries(job.wires))
+    if ([from, to].some(({ part }) => part === 'K1')) delete job.wires[id]
+  expect(findingsOf(job).map(({ rule }) => rule)).not.toContain('rest-contact')
+})

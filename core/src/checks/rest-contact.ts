@@ -24,10 +24,11 @@ export const restContact: Rule = {
         valve && asking !== undefined
           ? stationsOf(valve).find(({ part, load, element }) => part === thermostat && !load && element !== asking)
           : undefined
-      const instead = relay ? restInstead(parts.get(relay)!, landed) : undefined
+      const standIn = parts.get(relay ?? '')
+      const instead = standIn && restInstead(standIn, landed)
       return [
         ...(wrong ? [found(wrong.part, [wrong.enter.terminal, wrong.leave.terminal])] : []),
-        ...(instead ? [found(relay!, instead)] : []),
+        ...(standIn && instead ? [found(standIn.id, instead)] : []),
       ]
     })
   },

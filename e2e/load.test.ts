@@ -95,10 +95,12 @@ it('clamp readings with five turns and volts under load stand beside what is com
   await window.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
   await window.press('#zone-signal button[aria-label*="Valve 2 M1"]')
   await window.click('button', 'Clamp round it')
-  await page.$eval('input[type="number"][max="20"]', (field) => (field as HTMLInputElement).select())
-  await page.type('input[type="number"][max="20"]', '5')
+  const turns = 'input[type="number"][max="20"]'
+  await (await page.waitForSelector(turns))!.click({ count: 3 })
+  await page.type(turns, '5')
   await window.click('switch', 'Signal house thermostat')
   await window.verdict('open and proven')
+  expect(await page.$eval(turns, (field) => (field as HTMLInputElement).value)).toBe('5')
   // Five turns of twice what a motor of its kind draws.
   await window.fill('I read, in A', '3.2')
   await window.click('button', 'Keep my reading')

@@ -26,8 +26,9 @@ export function intentOf(job: Job): Intent {
   // Where heating zones own the system pump too, hot water keeps it off: each alone.
   const hot = zones.find(({ hotWater }) => hotWater)
   const system = zones.find(({ hotWater, pump }) => !hotWater && pump)?.pump
-  if (hot && system && hot.pump && hot.pump !== system && !job.intent?.pumps[system] && isEachAlone(job))
-    pumps.set(system, { zones: pumps.get(system)!.zones, unless: [hot.id] })
+  const serves = system ? pumps.get(system) : undefined
+  if (hot?.pump && system && serves && hot.pump !== system && !job.intent?.pumps[system] && isEachAlone(job))
+    pumps.set(system, { zones: serves.zones, unless: [hot.id] })
   const first = priorityZone(job)
   return { pumps, ...(first ? { first } : {}), deadEnd: job.intent?.deadEnd ?? DEAD_END }
 }

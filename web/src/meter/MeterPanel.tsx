@@ -1,6 +1,7 @@
 import { type Job, kindOf, type MeterMode } from '@civil-lantern/core'
 import { useSession } from '../data/open-job.tsx'
 import { useWorkspace } from '../data/workspace.ts'
+import { NumberField } from '../ui/fields.tsx'
 import { Display } from './Display.tsx'
 import { LeadRow } from './LeadRow.tsx'
 import { useMode } from './mode.ts'
@@ -59,17 +60,15 @@ function Clamp() {
   return (
     <>
       <WirePicker />
-      <label className="flex items-center justify-between gap-3">
-        Turns through the jaws
-        <input
-          type="number"
-          min={1}
-          max={20}
-          value={turns}
-          onChange={(e) => setTurns(Math.max(1, Math.min(20, Math.round(Number(e.target.value)) || 1)))}
-          className="min-h-11 w-20 rounded-control border border-line bg-paper px-3 font-mono"
-        />
-      </label>
+      <NumberField
+        label="Through the jaws"
+        unit="turns"
+        min={1}
+        max={20}
+        digits={0}
+        value={turns}
+        onCommit={(typed) => setTurns(Math.round(typed))}
+      />
       {shown && turns > 1 && shown.value !== null && (
         <p className="font-mono text-[15px]">
           {shown.shows} {shown.unit} / {turns} = {(shown.value * 1000).toFixed(0)} mA

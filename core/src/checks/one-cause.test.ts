@@ -5,7 +5,8 @@ import { wired } from '../testing/benches.ts'
 import { plants } from '../testing/broken-by-hand.ts'
 import { exchange, join, remove } from '../testing/hands.ts'
 import { plants as others } from '../testing/mistakes.ts'
-import { findingsOf } from './index.ts'
+import { findingsOf, wiredOf } from './index.ts'
+import { oneCause } from './one-cause.ts'
 
 /** One finding for one thing to put right. */
 
@@ -106,4 +107,17 @@ it('a relay that a zone names and that is not on the wall is no finding of a con
   for (const [id, { from, to }] of Object.entries(job.wires))
     if ([from, to].some(({ part }) => part === 'K1')) delete job.wires[id]
   expect(findingsOf(job).map(({ rule }) => rule)).not.toContain('rest-contact')
+})
+
+it('what stands on no terminal is nobody else’s gap', () => {
+  const job = plants.plain()
+  remove(job, 'V1.m2')
+  const { poles } = wiredOf(job)
+  const found = { severity: 'fails', says: '', why: '', remedy: '' } as const
+  const half = { ...found, rule: 'half-landed', at: [{ part: 'V1', terminal: 'm2' }] }
+  const there = { ...found, rule: 'load-has-loop', at: [{ part: 'V1', terminal: 'm2' }] }
+  const nowhere = { ...found, rule: 'load-has-loop', at: [{ part: 'V2' }] }
+  expect(oneCause([half, there, nowhere], poles)).toEqual([half, nowhere])
+  // The other way round: what says less keeps nobody silent.
+  expect(oneCause([there], poles)).toEqual([there])
 })

@@ -37,7 +37,8 @@ function speaksFor(other: Ruled, one: Ruled, poles: Poles): boolean {
   const rank = MISSING.indexOf(other.rule)
   if (rank < 0 || rank >= MISSING.indexOf(one.rule) || other.severity !== 'fails') return false
   const lacking = groupsOf(other.at, poles)
-  return [...groupsOf(one.at, poles)].every((group) => lacking.has(group))
+  const own = [...groupsOf(one.at, poles)]
+  return own.length > 0 && own.every((group) => lacking.has(group))
 }
 
 const groupsOf = (at: readonly Spot[], poles: Poles) =>

@@ -121,3 +121,11 @@ it('what stands on no terminal is nobody else’s gap', () => {
   // The other way round: what says less keeps nobody silent.
   expect(oneCause([there], poles)).toEqual([there])
 })
+
+it('a thermostat that is bridged is one finding, however many heads it opens', () => {
+  const job = wired({ scheme: 's18', panel: 'panel/manifold-4', valve: 'valve/wax-head-24', heads: 2 })
+  join(job, 'TS1.r', 'TS1.w')
+  expect(serious(job).filter((one) => one.startsWith('own-thermostat'))).toEqual([
+    'own-thermostat: Zone 1: Thermostat 1 is bridged.',
+  ])
+})

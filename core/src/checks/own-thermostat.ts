@@ -22,7 +22,9 @@ export const ownThermostat: Rule = {
         const name = `${job.zones[zone]!.name}: ${labelOf(job, valve.subject.part)}`
         const passes = stationsOf(valve).some(({ part, load }) => part === own && !load)
         const contact = simulation.netlist.parts.get(own)!.branches.get(callContact)!
-        if (!met.includes(own) && poles.copper.joined(contact.a, contact.b))
+        const bridged = !met.includes(own) && poles.copper.joined(contact.a, contact.b)
+        // Of a zone with several heads it is said once.
+        if (bridged && valve.subject.part === job.zones[zone]!.valve)
           found.push({
             severity: 'fails' as const,
             at: [
@@ -35,7 +37,7 @@ export const ownThermostat: Rule = {
             remedy: 'Take the bridge off.',
           })
         // That it goes through another of its contacts is a finding of its own.
-        else if (!met.includes(own) && !passes)
+        else if (!met.includes(own) && !bridged && !passes)
           found.push({
             severity: 'fails' as const,
             at: [{ part: valve.subject.part }, { part: own }],

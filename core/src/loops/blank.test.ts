@@ -110,3 +110,11 @@ it('a boiler whose supply is said already to be dark needs no second sentence', 
     'Boiler gets no line voltage. The line goes dark at the lead lifted off Boiler N.',
   ])
 })
+
+it('a blank thermostat hides nothing that runs without a call: the contact that is welded is said too', () => {
+  const job = powered()
+  expect(told(job, supposed([...lifted(job, 'TS2.c'), 'part:TS2/neverOpens']))).toEqual([
+    'Thermostat 2 is blank: it has no 24 V. Its feed goes dark at the lead lifted off Thermostat 2 C.',
+    'Zone 2: Thermostat 2 does not ask, and its contact is made: it drives Valve 2.',
+  ])
+})

@@ -25,16 +25,21 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
   const zones = loops.zones.map((zone) => zoneStanding(simulation, job, zone))
   const dead = supplyTroubles(simulation, job, loops)
   // What a dead source feeds is blank because of it.
-  const supply = [...dead, ...blankTroubles(job, loops, dead)]
-  // Without a supply every zone is dark for the same reason, said once.
-  const named = new Set(
-    supply.flatMap((sentence) => sentence.flatMap((piece) => (piece.wrong ? [aboutOf(piece)] : []))),
-  )
-  const said = (sentence: Sentence) =>
-    sentence.some((piece) => isSupply(loops)(piece) || (aboutOf(piece) !== '' && named.has(aboutOf(piece))))
-  const ofZones = supply.length > 0 ? zones.filter(({ trouble }) => trouble && !said(trouble)) : zones
+  const blank = blankTroubles(job, loops, dead)
+  const named = wrongIn([...dead, ...blank])
+  const blanks = new Set<string | undefined>(loops.blank.map(({ subject }) => subject.part))
+  // Without a supply every zone is dark for the same reason, said once. That a thermostat is blank is why its zone calls in vain,
+  // and no reason for what runs without a call.
+  const said = (sentence: Sentence, calling: boolean) =>
+    sentence.some(
+      (piece) =>
+        (dead.length > 0 && isSupply(loops)(piece)) ||
+        (named.has(aboutOf(piece)) && (calling || !blanks.has(piece.part))),
+    )
+  const ofZones = zones.filter(({ trouble, calling }) => trouble && !said(trouble, calling))
   const troubles = [
-    ...supply,
+    ...dead,
+    ...blank,
     ...ofZones.flatMap(({ trouble }) => (trouble ? [trouble] : [])),
     ...answers(simulation, job, loops, zones),
   ]
@@ -48,7 +53,11 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
 }
 
 /** What a piece of a sentence is about: a part, else a wire. */
-const aboutOf = ({ part, wire }: Piece): string => part ?? (wire === undefined ? '' : `wire ${wire}`)
+const aboutOf = ({ part, wire }: Piece): string | undefined => part ?? (wire === undefined ? undefined : `wire ${wire}`)
+
+/** Parts and wires that sentences name as what is wrong. */
+const wrongIn = (sentences: readonly Sentence[]): ReadonlySet<string | undefined> =>
+  new Set(sentences.flatMap((pieces) => pieces.flatMap((piece) => (piece.wrong ? (aboutOf(piece) ?? []) : []))))
 
 const isSupply = (loops: Loops) => {
   const dead = new Set(

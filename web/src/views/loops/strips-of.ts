@@ -9,8 +9,9 @@ export function stripsOf(loops: Loops, zone: string): Strip[] {
 /** The name of a loop, by what it carries. */
 export function captionOf({ id, circuit, healthyVolts }: Strip, index: number): string {
   if (circuit === 'call') return 'Call loop, volt-free'
+  // A signal has no volts of its own: it is as high as it asks for.
+  if (circuit === 'signal') return 'Signal'
   const volts = `${Math.round(healthyVolts)} V`
-  if (circuit === 'signal') return `Signal, ${volts}`
   if (index > 0 && !id.startsWith('valve:')) return `Call loop, ${volts}`
   return `Valve loop, ${volts}`
 }

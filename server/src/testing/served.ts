@@ -22,6 +22,8 @@ export function served({ signIn = false } = {}) {
       controllerPort: 1,
       signIn,
     }).listen(0, '127.0.0.1')
+    // A test that computes for seconds stands in the server's way: a connection it then uses again must not have been given up.
+    server.keepAliveTimeout = 120_000
     await new Promise((ready) => server.once('listening', ready))
     url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   })

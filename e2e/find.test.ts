@@ -40,7 +40,8 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
   const answer = async () => {
     const { ask, bring, waits, brought, box, says } = await askedOn(page, finder, wall)
     // Both leads are drawn where they go, and a thumb need not push the drawing about to see them.
-    if (ask.from !== undefined && ask.wire === undefined)
+    if (ask.from !== undefined && ask.wire === undefined) {
+      await page.waitForSelector('[data-ask] [data-drawn] svg')
       expect(
         await page.$$eval('[data-ask] [data-lead]', (leads) =>
           leads.map((lead) => {
@@ -50,6 +51,7 @@ it('on a phone, from "stays cold" to the part, by what the search asks; one answ
         ),
         ask.id,
       ).toEqual([true, true])
+    }
     if (await page.$(`::-p-xpath(//button[.="${bring}"])`)) {
       await window.click('button', bring)
       if (waits) await waitedFor(window)

@@ -2,19 +2,15 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { gzipSync } from 'node:zlib'
 import { documentOf, nextEntry } from '@civil-lantern/core'
-import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { sampleJob } from '../cli/src/samples.ts'
-import { openBrowser, type Theme, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { type Theme, Window } from './browser.ts'
+import { oneProgram } from './one-window.ts'
 
 /** Every screen: no serious fault of accessibility, nothing wider than the window; and how fast light answers. */
 
 const axeScript = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const program = new Program()
-let browser: Browser
-
-beforeAll(async () => {
+const house = oneProgram(async (program) => {
   await program.start()
   const { document } = await program.job('kestrel-point')
   await program.put('empty-pier', {
@@ -34,12 +30,8 @@ beforeAll(async () => {
     { ...document, title: 'A very long name for a small job with a broken wire at the lower lamp' },
     [seen, nextEntry({ ...maker, id: 'fit-lifted-lead' }, [seen], lift)],
   )
-  browser = await openBrowser()
 })
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-})
+const { program } = house
 
 const screens = [
   '/',
@@ -101,7 +93,7 @@ describe.each<[Theme, number, number]>([
 ])('%s at %i x %i', (theme, width, height) => {
   let window: Window
   beforeAll(async () => {
-    window = await Window.open(await browser.createBrowserContext(), { theme })
+    window = await Window.open(await house.browser.createBrowserContext(), { theme })
     await window.page.setViewport({ width, height })
   })
   afterAll(() => window.page.browserContext().close())
@@ -145,7 +137,7 @@ it.each([
   [1280, 800, ['loops', 'wall', 'rungs', 'runs']],
   [390, 844, ['loops', 'wall', 'rungs', 'runs']],
 ] as const)('at %i x %i the circuit has at least three fifths of the picture', async (width, height, views) => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await window.page.setViewport({ width, height })
   for (const view of views) {
     await window.goto(`${program.url}/jobs/kestrel-point/scheme/${view}`)
@@ -180,7 +172,7 @@ it('the board needs little script before its first card', async () => {
 })
 
 it('five zones and the plant are surveyed on one screen', async () => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await window.goto(`${program.url}/jobs/kestrel-point/survey`)
   await window.sees('of wiring fit')
   const below = await window.page.$eval('#stage', (stage) => stage.scrollHeight - stage.clientHeight)
@@ -189,7 +181,7 @@ it('five zones and the plant are surveyed on one screen', async () => {
 })
 
 it('five zones stand on one screen without scrolling, twelve within two', async () => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await program.put('twelve-rows', documentOf(sampleJob({ scheme: 's2', zones: 12 })))
   const screens = async (job: string) => {
     await window.goto(`${program.url}/jobs/${job}/scheme/loops`)
@@ -202,7 +194,7 @@ it('five zones stand on one screen without scrolling, twelve within two', async 
 })
 
 it('draws the loops of the demo job and lights a call; how fast is printed', async () => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await window.goto(program.url)
   // The second visit: the server is warm and the page is in the browser's cache.
   await window.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
@@ -231,7 +223,7 @@ it('draws the loops of the demo job and lights a call; how fast is printed', asy
 })
 
 it('a strip of Loops and a part of the Wall are one stop of the Tab key, with arrow keys inside', async () => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await window.goto(`${program.url}/jobs/kestrel-point/scheme/loops`)
   await window.page.waitForSelector('button[aria-label^="Wire "]')
   const stops = (start: string) =>

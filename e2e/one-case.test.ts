@@ -53,6 +53,29 @@ async function isWaitedFor(page: Page, brought: string): Promise<boolean> {
   return (await page.$(BEFORE)) !== null
 }
 
+/** Notes of every button whether it can be pressed, from the moment what it stands on came unlooked for. */
+const watchHeld = (page: Page) =>
+  page.evaluate(() => {
+    const held: Record<string, boolean[]> = {}
+    Object.assign(globalThis, { held })
+    new MutationObserver(() => {
+      if (!document.querySelector('main')?.textContent?.includes('answered elsewhere')) return
+      for (const { textContent, disabled } of document.querySelectorAll('button')) {
+        held[textContent ?? ''] ??= []
+        held[textContent ?? '']!.push(disabled)
+      }
+    }).observe(document.body, { subtree: true, childList: true, attributes: true })
+  })
+
+/** Whether a button was held at first, and is held now. */
+const heldOn = async (page: Page, name: string) => {
+  const held = await page.evaluate(
+    (name) => (globalThis as unknown as { held: Record<string, boolean[]> }).held[name],
+    name,
+  )
+  return [held?.[0], held?.at(-1)]
+}
+
 it('taken in by keyboard, answered by turns with a phone that is touched, put right there, and heating', async () => {
   const { document: sound } = await program.job('kestrel-point')
   await program.put('by-turns', { ...sound, title: 'By turns' })
@@ -103,27 +126,22 @@ it('taken in by keyboard, answered by turns with a phone that is touched, put ri
   await upstairs!.sees('“Signal house stays cold”')
   await wholeOn(upstairs!.page)
   await oneMoreOn(upstairs!.page, first)
-  // What nothing on the card may do at the moment it comes unlooked for.
-  await upstairs!.page.evaluate(() => {
-    const held: boolean[] = []
-    Object.assign(globalThis, { held })
-    new MutationObserver(() => {
-      const card = document.querySelector('[data-ask]')
-      if (!card?.textContent?.includes('answered elsewhere')) return
-      const [pass] = [...card.querySelectorAll('button')].filter((one) => one.textContent === 'I cannot do this one')
-      held.push(pass!.disabled)
-    }).observe(document.body, { subtree: true, childList: true, attributes: true })
-  })
+  for (const { page } of [door!, upstairs!]) await watchHeld(page)
   const repair = '[aria-label^="Put right"]'
-  for (let n = 1; n < 12 && !(await upstairs!.page.$(repair)); n++) {
+  let n = 1
+  for (; n < 12 && !(await upstairs!.page.$(repair)); n++) {
     await (n % 2 === 1 ? byTouch() : byKey())
     for (const { page } of [door!, upstairs!]) await oneMoreOn(page, first + n)
     for (const { page } of [door!, upstairs!]) await wholeOn(page)
     if (n % 2 === 0 && (await upstairs!.page.$('[data-ask]')))
-      await upstairs!.sees('Warden answered elsewhere; this is asked now.')
+      await upstairs!.sees('Warden answered elsewhere; this is what comes of it.')
   }
-  const held = await upstairs!.page.evaluate(() => (globalThis as unknown as { held: boolean[] }).held)
-  expect([held[0], held.at(-1)]).toEqual([true, false])
+  expect(await heldOn(upstairs!.page, 'I cannot do this one')).toEqual([true, false])
+  expect(await heldOn(upstairs!.page, 'It is so at the wall')).toEqual([true, false])
+  // Whoever did not give the last answer.
+  const { page: other } = n % 2 === 0 ? door! : upstairs!
+  await other.waitForSelector(`${repair}:not([disabled])`)
+  expect(await heldOn(other, 'Put right')).toEqual([true, false])
   const says = await upstairs!.page.$eval(repair, (button) => button.getAttribute('aria-label') ?? '')
   expect(says).toMatch(/^Put right: Thermostat 2/)
   await touch(upstairs!, 'button', says)

@@ -3,13 +3,29 @@ import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest'
 import { openBrowser, type Setting, Window } from './browser.ts'
 import { Program } from './program.ts'
 
-/** The program and the browser for all tests of a file; `browser` is there once a test runs. */
-export function oneProgram(): { readonly program: Program; readonly browser: Browser } {
+/**
+ * The program and the browser for all tests of a file; `browser` is there once a test runs.
+ * @param begins how the program is started, and what it holds before the first test
+ */
+export function oneProgram(begins = (program: Program) => program.start()): {
+  readonly program: Program
+  readonly browser: Browser
+} {
   const program = new Program()
   let browser: Browser
+  let before: ReadonlySet<BrowserContext>
   beforeAll(async () => {
-    await program.start()
+    await begins(program)
     browser = await openBrowser()
+  })
+  // What is tried once more begins where it began at first: without what the first try kept, and without its windows.
+  beforeEach(async ({ task }) => {
+    if (!task.result?.retryCount) {
+      before = new Set(browser.browserContexts())
+      return program.layAside()
+    }
+    for (const context of browser.browserContexts()) if (!before.has(context)) await context.close()
+    await program.putBack()
   })
   afterAll(async () => {
     await browser?.close()
@@ -39,12 +55,12 @@ export function oneWindowEach(opened: (window: Window) => void, setting: Setting
     opened(window)
   })
   afterEach(async () => {
-    expect(window.complaints).toEqual([])
     const session = await window.page.createCDPSession()
     for (const page of await context.pages()) if (page !== window.page) await page.close()
     await window.page.goto('about:blank')
     await session.send('Storage.clearDataForOrigin', { origin: house.program.url, storageTypes: KEPT })
     await window.page.close()
+    expect(window.complaints).toEqual([])
   })
   return house.program
 }

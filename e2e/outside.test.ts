@@ -1,30 +1,22 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Browser } from 'puppeteer-core'
-import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { afterAll, expect, it } from 'vitest'
+import { Window } from './browser.ts'
+import { oneProgram } from './one-window.ts'
 
 /** What comes in from outside the program and goes out: the simulated controller, and files of kinds of part. */
 
-const program = new Program()
-const folder = mkdtempSync(join(tmpdir(), 'lantern-files-'))
-let browser: Browser
-
-beforeAll(async () => {
+const house = oneProgram(async (program) => {
   await program.startController()
   await program.start()
-  browser = await openBrowser()
 })
-afterAll(async () => {
-  await browser?.close()
-  await program.stop()
-  rmSync(folder, { recursive: true, force: true })
-})
+const { program } = house
+const folder = mkdtempSync(join(tmpdir(), 'lantern-files-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 it('drives a modulating valve from the simulated controller and reads its position; without it, says so', async () => {
-  const window = await Window.open(await browser.createBrowserContext())
+  const window = await Window.open(await house.browser.createBrowserContext())
   await window.goto(`${program.url}/jobs/botany-house/scheme/loops`)
   await window.click('button', 'Palm bed: asked 100 %, set the signal')
   await window.click('button', 'Connect the controller')
@@ -48,7 +40,7 @@ it('drives a modulating valve from the simulated controller and reads its positi
 })
 
 it('a kind copied from the catalogue is exported, removed, imported again, and surveyed', async () => {
-  const context = await browser.createBrowserContext({
+  const context = await house.browser.createBrowserContext({
     downloadBehavior: { policy: 'allow', downloadPath: folder },
   })
   const window = await Window.open(context)

@@ -1,24 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, Window } from './browser.ts'
-import { Program } from './program.ts'
+import { expect, it } from 'vitest'
+import { Window } from './browser.ts'
+import { oneProgram } from './one-window.ts'
 
 /** The phone beside the laptop: whoever comes over the network says who they are, and is seen by the others. */
 
-const program = new Program()
-let browser: Awaited<ReturnType<typeof openBrowser>>
-beforeAll(async () => {
-  await program.start({ LANTERN_SIGN_IN: 'yes' })
-  browser = await openBrowser()
-})
-afterAll(async () => {
-  await browser.close()
-  await program.stop()
-})
+const house = oneProgram((program) => program.start({ LANTERN_SIGN_IN: 'yes' }))
+const { program } = house
 
 const device = async (phone = false) => {
-  const window = await Window.open(await browser.createBrowserContext(), { who: '' })
+  const window = await Window.open(await house.browser.createBrowserContext(), { who: '' })
   if (phone) await window.page.setViewport({ width: 390, height: 844 })
   return window
 }

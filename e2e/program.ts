@@ -3,6 +3,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import type { Entry } from '@civil-lantern/core'
+import { backUp } from '../server/src/store/backup.ts'
 import type { JobRow, StoredJob } from '../web/src/data/api.ts'
 
 const root = resolve(import.meta.dirname, '..')
@@ -13,6 +14,7 @@ export class Program {
   #process: ChildProcess | undefined
   #controller: ChildProcess | undefined
   #controllerPort = 0
+  #serves: Record<string, string> = {}
   url = ''
   /** What lets the first person in, where people sign in. */
   invitation = ''
@@ -44,8 +46,9 @@ export class Program {
     this.#controller?.kill('SIGKILL')
   }
 
-  /** @param env how it is told to serve, beside the usual */
-  async start(env: Record<string, string> = {}): Promise<void> {
+  /** @param env how it is told to serve, beside the usual; as before when it is started again */
+  async start(env = this.#serves): Promise<void> {
+    this.#serves = env
     const port = this.url === '' ? '0' : new URL(this.url).port
     const child = spawn(process.execPath, ['server/dist/main.js', '--demo'], {
       cwd: root,
@@ -77,10 +80,32 @@ export class Program {
   /** Ends it without a word, as a power cut would. */
   async kill(): Promise<void> {
     const child = this.#process
-    if (!child || child.exitCode !== null) return
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
     const gone = new Promise((done) => child.once('exit', done))
     child.kill('SIGKILL')
     await gone
+  }
+
+  /** Lays what it holds aside, for `putBack`. */
+  async layAside(): Promise<void> {
+    rmSync(this.#aside, { force: true })
+    await backUp(this.database, this.#aside)
+  }
+
+  /** Starts it again with what was laid aside, as though nothing had been done since; the controller too, where there is one. */
+  async putBack(): Promise<void> {
+    await this.kill()
+    if (this.#controller) {
+      this.stopController()
+      await this.startController()
+    }
+    for (const beside of ['-wal', '-shm']) rmSync(this.database + beside, { force: true })
+    copyFileSync(this.#aside, this.database)
+    await this.start()
+  }
+
+  get #aside() {
+    return join(this.#folder, 'aside.sqlite')
   }
 
   async stop(): Promise<void> {

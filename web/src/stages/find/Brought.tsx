@@ -16,8 +16,11 @@ export interface Brought {
   readonly card: React.ReactNode
 }
 
-/** The stand an ask wants: said, and whether it is brought about. Dead work on the line waits for the gate. */
-export function useBrought(job: Job, next: Proposed): Brought {
+/**
+ * The stand an ask wants: said, and whether it is brought about. Dead work on the line waits for the gate.
+ * @param isRead whether it has stood there long enough to be read
+ */
+export function useBrought(job: Job, next: Proposed, isRead: boolean): Brought {
   const { session } = useSession()
   const { snapshot } = useBench()
   const gate = useGate()
@@ -57,7 +60,7 @@ export function useBrought(job: Job, next: Proposed): Brought {
           {stand.power ? 'So it is on this bench' : 'Proven dead here'}
         </span>
       ) : (
-        <Button look="strong" onClick={bringAbout}>
+        <Button look="strong" disabled={!isRead} onClick={bringAbout}>
           {stand.power ? 'It is so at the wall' : 'It is off, and I proved it dead'}
         </Button>
       )}

@@ -126,12 +126,16 @@ function Search({ complaint }: { complaint: Entry }) {
       )}
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+          {other.by !== undefined && (
+            <p className="text-soft">{other.by} answered elsewhere; this is what comes of it.</p>
+          )}
           {seen.at(-1)?.evidence.is === 'repair' ? (
-            <AfterRepair cold={cold} job={job} standIn={standIn} />
+            <AfterRepair cold={cold} job={job} standIn={standIn} isRead={other.isRead} />
           ) : isWell(found) ? null : found.repair || !next ? (
             <RepairCard
               found={found}
               job={job}
+              isRead={other.isRead}
               putRight={({ unit, says }) => {
                 const body = { kind: 'repair', unit, does: putRightBy(job, unit), says }
                 if (standIn) session.askStandIn(body, 'repair', NOBODY)
@@ -145,7 +149,7 @@ function Search({ complaint }: { complaint: Entry }) {
               strip={answered.strips.get(next.ask.id)}
               standIn={standIn}
               job={job}
-              other={other.by}
+              isRead={other.isRead}
               arrived={() => setPlace(next.ask.place)}
               refuse={() => {
                 other.known()

@@ -10,7 +10,6 @@ import {
   stampOf,
   standKey,
 } from '@civil-lantern/core'
-import { useEffect, useState } from 'react'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { AskDrawing } from './AskDrawing.tsx'
@@ -23,7 +22,7 @@ export function NextCard({
   next,
   strip,
   job,
-  other,
+  isRead,
   standIn,
   arrived,
   refuse,
@@ -32,8 +31,8 @@ export function NextCard({
   /** The copper it is about, where it is about any. */
   strip: Strip | undefined
   job: Job
-  /** Who gave the last answer, on another device: a thumb may have been on its way to what was asked before. */
-  other: string | undefined
+  /** Nothing is taken before it has stood there long enough to be read. */
+  isRead: boolean
   /** There is a stand-in wall that can be asked instead. */
   standIn: boolean
   /** Told with the answer: the technician now stands there. */
@@ -42,8 +41,7 @@ export function NextCard({
 }) {
   const { session } = useSession()
   const { ask, stand, minutes, answers } = next
-  const brought = useBrought(job, next)
-  const isRead = useRead(other === undefined)
+  const brought = useBrought(job, next, isRead)
   const ready = brought.ready && isRead
   const enter = (body: Parameters<typeof session.enter>[0][number], name: string) => {
     session.enter([body], name, undefined, { stand: stampOf(job, stand, liftedBy(ask)) })
@@ -57,7 +55,6 @@ export function NextCard({
         className="border-ink! border-2!"
       >
         <div className="grid gap-3 px-4 pt-1 pb-4">
-          {other !== undefined && <p className="text-soft">{other} answered elsewhere; this is asked now.</p>}
           <p className="font-bold text-lg leading-snug">{ask.says}</p>
           {strip && <AskDrawing ask={ask} strip={strip} job={job} />}
           {brought.card}
@@ -128,19 +125,6 @@ export function NextCard({
     </div>
   )
 }
-
-/** Whether it stood there long enough to be read, where it came unlooked for. */
-function useRead(atOnce: boolean): boolean {
-  const [read, setRead] = useState(atOnce)
-  useEffect(() => {
-    const timer = setTimeout(() => setRead(true), UNLOOKED_FOR)
-    return () => clearTimeout(timer)
-  }, [])
-  return read
-}
-
-/** How long no answer is taken to what came unlooked for, milliseconds. */
-const UNLOOKED_FOR = 900
 
 const liftedBy = (ask: Proposed['ask']): string | undefined => (ask.ask === 'alone' ? ask.from : undefined)
 /** How the meter is set for what is read in a unit. */

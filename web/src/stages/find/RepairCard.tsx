@@ -7,10 +7,13 @@ import { beforeRepair, percent } from './in-words.ts'
 export function RepairCard({
   found,
   job,
+  isRead,
   putRight,
 }: {
   found: Findings
   job: Job
+  /** Nothing is taken before it has stood there long enough to be read. */
+  isRead: boolean
   putRight: (unit: UnitLeft) => void
 }) {
   const { repair, look, units } = found
@@ -36,7 +39,11 @@ export function RepairCard({
               </span>
             </span>
             <span className="font-mono">{percent(share)}</span>
-            <Button aria-label={`Put right: ${says}`} onClick={() => putRight({ unit, says, share, members })}>
+            <Button
+              aria-label={`Put right: ${says}`}
+              disabled={!isRead}
+              onClick={() => putRight({ unit, says, share, members })}
+            >
               Put right
             </Button>
           </li>
@@ -60,7 +67,17 @@ const placeSays = (job: Job, unit: string): string => {
 }
 
 /** After something was put right: does it heat now? That is the first thing to know. */
-export function AfterRepair({ cold, job, standIn }: { cold: readonly string[]; job: Job; standIn: boolean }) {
+export function AfterRepair({
+  cold,
+  job,
+  standIn,
+  isRead,
+}: {
+  cold: readonly string[]
+  job: Job
+  standIn: boolean
+  isRead: boolean
+}) {
   const { session } = useSession()
   const say = (zone: string, word: 'heats' | 'cold') =>
     session.enter([{ kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word }], word)
@@ -74,6 +91,7 @@ export function AfterRepair({ cold, job, standIn }: { cold: readonly string[]; j
               {standIn && (
                 <Button
                   className="min-h-13"
+                  disabled={!isRead}
                   onClick={() =>
                     session.askStandIn(
                       { kind: 'seen', what: 'word', of: `zone:${zone}`, look: 'room', word: 'cold' },
@@ -85,10 +103,10 @@ export function AfterRepair({ cold, job, standIn }: { cold: readonly string[]; j
                   See on the stand-in
                 </Button>
               )}
-              <Button look="strong" onClick={() => say(zone, 'heats')} className="min-h-13">
+              <Button look="strong" disabled={!isRead} onClick={() => say(zone, 'heats')} className="min-h-13">
                 It heats
               </Button>
-              <Button onClick={() => say(zone, 'cold')} className="min-h-13">
+              <Button disabled={!isRead} onClick={() => say(zone, 'cold')} className="min-h-13">
                 Still cold
               </Button>
             </span>

@@ -1,5 +1,8 @@
+import type { Netlist } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
-import { labelOf } from '../words/words.ts'
+import { endSwitchOf } from '../parts/kind.ts'
+import type { Poles } from '../poles/poles.ts'
+import { labelOf, terminalInWords, wireInWords } from '../words/words.ts'
 import type { Finding, Found, Rule } from './finding.ts'
 
 /** The fault by which a kind describes its factory link. */
@@ -11,29 +14,33 @@ export const alwaysCalled: Rule = {
   caution: 'The boiler can fire against shut valves: switch it off until this is put right.',
   check({ job, supposed, poles, landed, simulation }) {
     const found: Found[] = []
-    for (const call of poles.calls) {
-      const part = call.part.id
-      const fed = simulation.netlist.parts.get(part)
-      const at = [
-        { part, terminal: call.hot },
-        { part, terminal: call.back },
-        ...poles
-          .bridges(call.hotNode, call.backNode)
-          .flatMap((wire) => [
-            { wire },
-            { part: job.wires[wire]!.from.part, terminal: job.wires[wire]!.from.terminal },
-            { part: job.wires[wire]!.to.part, terminal: job.wires[wire]!.to.terminal },
-          ]),
-      ]
-      const linked = supposed.has(`part:${part}/${LINK}`)
-      if (linked || poles.copper.joined(call.hotNode, call.backNode))
-        found.push({
-          severity: 'fails',
-          at,
-          says: `The call pair of ${labelOf(job, part)} is linked${fed?.kind.faults?.some(({ name }) => name === LINK) ? ': the factory link is still in' : ''}.`,
-          why: 'The boiler runs day and night, whatever the valves do.',
-          remedy: 'Take the link out.',
-        })
+    const { parts } = simulation.netlist
+    for (const boiler of parts.values()) {
+      const pair = boiler.kind.class === 'boiler' ? boiler.kind.roles.callPair : undefined
+      if (!pair) continue
+      const [a, b] = pair.map((terminal) => boiler.nodes.get(terminal)!) as [number, number]
+      const left = supposed.has(`part:${boiler.id}/${LINK}`)
+      if (!left && !poles.copper.joined(a, b)) continue
+      const link = left ? undefined : theLink(simulation.netlist, poles, a, b)
+      const of = link === undefined ? undefined : job.wires[link]!
+      // The link at the boiler's own two terminals needs no other words.
+      const elsewhere = of && !(of.from.part === boiler.id && of.to.part === boiler.id) ? of : undefined
+      const wires = link === undefined ? poles.bridges(a, b) : [link]
+      const ends = elsewhere
+        ? `, from ${terminalInWords(job, of!.from.part, of!.from.terminal)} to ${terminalInWords(job, of!.to.part, of!.to.terminal)}`
+        : boiler.kind.faults?.some(({ name }) => name === LINK)
+          ? ': the factory link is still in'
+          : ''
+      found.push({
+        severity: 'fails',
+        at: [
+          ...pair.map((terminal) => ({ part: boiler.id, terminal })),
+          ...wires.flatMap((wire) => [{ wire }, job.wires[wire]!.from, job.wires[wire]!.to]),
+        ],
+        says: `The call pair of ${labelOf(job, boiler.id)} is linked${ends}.`,
+        why: 'The boiler runs day and night, whatever the valves do.',
+        remedy: elsewhere ? `Take ${wireInWords(job, link!)} off.` : 'Take the link out.',
+      })
     }
     const { line } = poles
     if (!line) return found
@@ -53,7 +60,23 @@ export const alwaysCalled: Rule = {
   },
   mend(draft: Job, { at }: Finding) {
     const [spot] = at
+    const [link, ...more] = at.flatMap(({ wire }) => wire ?? [])
+    if (link !== undefined && more.length === 0) delete draft.wires[link]
     for (const [id, { from, to }] of Object.entries(draft.wires))
       if (from.part === spot?.part && to.part === spot?.part) delete draft.wires[id]
   },
+}
+
+/**
+ * The one conductor by which two nodes of a call are joined, if one alone can be named: without it neither they would be, nor the
+ * two sides of any switch that lies between them.
+ */
+function theLink({ parts }: Netlist, poles: Poles, a: number, b: number): string | undefined {
+  const switches = [...parts.values()].flatMap(({ kind, branches }) => {
+    const branch = branches.get(endSwitchOf(kind.roles) ?? '')
+    const isHere = branch && poles.copper.joined(branch.a, a) && poles.copper.joined(branch.b, a)
+    return isHere ? [poles.bridges(branch.a, branch.b)] : []
+  })
+  const [link, ...more] = poles.bridges(a, b).filter((wire) => switches.every((some) => some.includes(wire)))
+  return more.length === 0 ? link : undefined
 }

@@ -1,8 +1,14 @@
 import { intentOf, servesNow } from '../intent/intent.ts'
-import { valvesOf } from '../job/zones.ts'
+import { controlsOf, valvesOf } from '../job/zones.ts'
 import { wayOf } from '../loops/way.ts'
 import { labelOf } from '../words/words.ts'
-import type { Found, Rule } from './finding.ts'
+import type { Found, Rule, Ruled } from './finding.ts'
+
+/** By what these find a zone is on with nobody calling; or its valve opens on another's call. */
+const ON_BY_ITSELF = new Set(['own-thermostat', 'rest-contact', 'spare-contact', 'pairs-exchanged'])
+const ON_OTHERS_CALL = new Set(['own-thermostat', 'crossed'])
+
+const names = ({ at }: Ruled, part: string | undefined) => at.some((spot) => spot.part === part)
 
 export const backFeed: Rule = {
   id: 'back-feed',
@@ -10,15 +16,25 @@ export const backFeed: Rule = {
   check({ job, alone }) {
     const intent = intentOf(job)
     const { none, zones } = alone()
+    const ids = Object.keys(job.zones)
     const found: Found[] = []
-    for (const pump of none.pumps)
+    for (const pump of none.pumps) {
+      const served = Object.values(job.zones).filter((_, i) => servesNow(intent, pump, new Set([ids[i]!])))
+      // A zone that is on by itself, and a boiler that is called by itself, run what should run then.
+      const itself = served.filter(({ valve = '' }) => none.told || none.open.has(valve)).flatMap(controlsOf)
+      const byBoiler = none.told && served.length === ids.length
       found.push({
         severity: 'fails',
         at: [{ part: pump }],
         says: `${labelOf(job, pump)} runs with nobody calling.`,
         why: 'It is fed past every switch and contact that should start it.',
         remedy: 'Find where its live comes from; Loops shows the way.',
+        explainedBy: ({ rule, at }) =>
+          rule === 'always-called'
+            ? byBoiler
+            : ON_BY_ITSELF.has(rule) && at.some(({ part = '' }) => itself.includes(part)),
       })
+    }
     for (const [id, standing] of zones) {
       const zone = job.zones[id]!
       for (const pump of standing.pumps) {
@@ -54,6 +70,8 @@ export const backFeed: Rule = {
           says: `${zone.name} alone also opens ${labelOf(job, valve)}.`,
           why: 'Another room heats with it.',
           remedy: 'Bring each valve to its own thermostat only.',
+          explainedBy: (other) =>
+            ON_OTHERS_CALL.has(other.rule) && names(other, valve) && names(other, zone.thermostat ?? zone.valve),
         })
       }
     }

@@ -28,6 +28,7 @@ export const burnerChain: Rule = {
               says: `${labelOf(job, id)} does not stand in the chain of ${labelOf(job, chain.subject.part)}.`,
               why: 'The burner lights without its proof, and it cannot stop the burner.',
               remedy: 'Put it back in series: damper proof, spill switch, roll-out switch, gas valve.',
+              explainedBy: ({ rule, at }) => rule === 'bridged' && at[0]!.part === id,
             },
           ],
     )

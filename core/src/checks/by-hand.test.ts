@@ -18,11 +18,9 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ],
     [
       'plain',
-      'links it at a valve: every wire without which it is not',
+      'links it at a valve: the one wire that links the valve’s own switch too',
       (j) => join(j, 'V1.e1', 'V1.e2'),
-      [
-        'fails B1.t1 B1.t2 w28 B1.t1 S7.w1 w29 V1.e1 S7.w2 w31 B1.t2 S8.w1 w32 V1.e2 S8.w2 seeded V1.e1 V1.e2: The call pair of Boiler is linked.',
-      ],
+      ['fails B1.t1 B1.t2 seeded V1.e1 V1.e2: The call pair of Boiler is linked, from Valve 1 S1 to Valve 1 S2.'],
     ],
     [
       'mains',
@@ -69,10 +67,14 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ],
     [
       'relay',
-      'lets live onto the volt-free pair',
-      (j) => join(j, 'K1.com', 'WC1.t1'),
+      'lands its contact on the volt-free pair',
+      (j) => {
+        remove(j, 'TS1.no')
+        join(j, 'TS1.no', 'B1.v2')
+      },
       ['danger TS1.com TS1.l: Zone 1: the link L-COM of Thermostat 1 puts line voltage on a volt-free circuit.'],
     ],
+    ['relay', 'lets live onto the pair elsewhere, which no link can help', (j) => join(j, 'K1.com', 'WC1.t1'), []],
   ],
   'earth-borrowed': [
     [
@@ -178,7 +180,40 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       (j) => remove(j, 'K1.a2'),
       ['fails K1.a2: Relay 1 A2 has nothing landed, and A1 has.'],
     ],
-    ['relay', 'lifts a call lead', (j) => remove(j, 'B1.v2'), ['fails B1.v2: Boiler 2 has nothing landed, and 1 has.']],
+    [
+      'relay',
+      'lifts a call lead, which has two ends',
+      (j) => remove(j, 'B1.v2'),
+      [
+        'fails B1.v2: Boiler 2 has nothing landed, and 1 has.',
+        'fails K1.no: Relay 1 NO has nothing landed, and COM has.',
+      ],
+    ],
+    [
+      'plain',
+      'lifts one of two alike',
+      (j) => remove(j, 'B1.t1'),
+      ['fails B1.t1: One T of Boiler has nothing landed, and the other has.'],
+    ],
+    [
+      'mains',
+      'takes the switched live off',
+      (j) => remove(j, 'B1.sl'),
+      ['fails B1.sl: Boiler SL has nothing landed, and N has.'],
+    ],
+    [
+      'gas',
+      'takes the damper’s common off: its proof does not make up for it',
+      (j) => remove(j, 'D1.d2'),
+      ['fails D1.d2: Vent damper D2 has nothing landed, and D1 has.'],
+    ],
+    [
+      'plain',
+      'takes the transformer’s common off',
+      (j) => remove(j, 'XF1.c'),
+      ['fails XF1.c: Transformer C has nothing landed, and R has.'],
+    ],
+    ['panel', 'has no use for the common beside a thermostat’s feed', () => {}, []],
   ],
   'isolator-kills': [
     [
@@ -454,7 +489,7 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       'joins the feed to the call pair',
       (j) => join(j, 'B1.t1', 'F1.out'),
       [
-        'danger XF1.h B1.t1 F1.out TS1.r TS2.r w28 seeded w31: The circuit of Transformer touches the call pair of Boiler.',
+        'danger XF1.h B1.t1 B1.t2 F1.out TS1.r TS2.r w28 seeded w31: The circuit of Transformer touches the call pair of Boiler.',
       ],
     ],
     [
@@ -462,7 +497,7 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       'brings live to a volt-free pair',
       (j) => join(j, 'K1.com', 'WC1.t1'),
       [
-        'danger MAINS.l B1.v1 FS1.lout B1.l TS1.l TS1.com V1.feed w21 w22: Line voltage reaches the call pair of Boiler.',
+        'danger MAINS.l B1.v1 B1.v2 FS1.lout B1.l TS1.l TS1.com V1.feed w21 w22: Line voltage reaches the call pair of Boiler.',
       ],
     ],
   ],
@@ -565,7 +600,7 @@ const table: Readonly<Record<string, readonly Row[]>> = {
         remove(j, 'V2.m1')
         join(j, 'V1.m2', 'V2.m1')
       },
-      ['fails V1 V2: Valve 1 is fed only through Valve 2.', 'fails V2 V1: Valve 2 is fed only through Valve 1.'],
+      ['fails V1 V2: Valve 1 and Valve 2 are in series: each is fed only through the other.'],
     ],
     [
       'mains',
@@ -589,10 +624,8 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       'exchanges two thermostats',
       (j) => exchange(j, 'TS1.w', 'TS2.w'),
       [
-        'fails V1 TS1: Zone 1: Valve 1 is not switched by Thermostat 1.',
-        'fails V1 TS2: Zone 1: Valve 1 is switched by Thermostat 2.',
-        'fails V2 TS2: Zone 2: Valve 2 is not switched by Thermostat 2.',
-        'fails V2 TS1: Zone 2: Valve 2 is switched by Thermostat 1.',
+        'fails V1 TS1 TS2: Zone 1: Valve 1 is switched by Thermostat 2, and not by Thermostat 1.',
+        'fails V2 TS2 TS1: Zone 2: Valve 2 is switched by Thermostat 1, and not by Thermostat 2.',
       ],
     ],
     [
@@ -609,6 +642,46 @@ const table: Readonly<Record<string, readonly Row[]>> = {
         join(j, 'V1.m1', 'F1.out')
       },
       ['fails V1 TS1: Zone 1: Valve 1 is not switched by Thermostat 1.'],
+    ],
+  ],
+  crossed: [
+    [
+      'plain',
+      'exchanges two thermostats',
+      (j) => exchange(j, 'TS1.w', 'TS2.w'),
+      ['fails V1 V2 TS1 TS2: Zone 1 and Zone 2 are crossed: each one’s call opens the other’s valve.'],
+    ],
+    ['plain', 'lands both valves on one thermostat', (j) => move(j, 'V2.m1', 'TS1.w'), []],
+  ],
+  'signal-arrives': [
+    ['signals', 'lifts a signal', (j) => remove(j, 'V1.sig'), ['fails V1.sig: Valve 1 In hears no signal.']],
+    [
+      'signals',
+      'joins two signals',
+      (j) => join(j, 'TS1.plus', 'TS2.plus'),
+      [
+        'fails V1.sig w21 TS1.plus TS2.plus: Valve 1 In hears Setter 1 + and Setter 2 + at once.',
+        'fails V2.sig w24 TS1.plus TS2.plus: Valve 2 In hears Setter 1 + and Setter 2 + at once.',
+      ],
+    ],
+    [
+      'signals',
+      'has not brought the valve its power yet',
+      (j) => {
+        remove(j, 'V1.sig')
+        remove(j, 'V1.hot')
+      },
+      [],
+    ],
+    ['signals', 'leaves the position with nobody', () => {}, []],
+    [
+      'signals',
+      'brings the position to a splice and no further',
+      (j) => {
+        j.parts.S99 = { ...j.parts.S4!, label: 'Splice S99' }
+        join(j, 'V1.fb', 'S99.w1')
+      },
+      ['fails V1.fb seeded: Valve 1 Out leads nowhere.'],
     ],
   ],
   'used-cap': [

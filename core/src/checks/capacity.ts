@@ -1,7 +1,21 @@
 import { terminalName } from '../circuit/netlist.ts'
 import { kindOf } from '../parts/index.ts'
 import { markingOf } from '../words/words.ts'
-import type { Rule } from './finding.ts'
+import type { Rule, Ruled } from './finding.ts'
+
+/** What is put right by taking a conductor off again, which leaves room where it was landed. */
+const TAKEN_OFF = new Set([
+  'own-thermostat',
+  'always-called',
+  'bridged',
+  'shorted',
+  'loops-apart',
+  'line-on-low',
+  'sources-joined',
+  'spare-contact',
+  'panel-link',
+  'back-feed',
+])
 
 export const capacity: Rule = {
   id: 'capacity',
@@ -26,6 +40,8 @@ export const capacity: Rule = {
           says: `${name} holds ${wires.length} conductors and takes ${takes}.`,
           why: 'A crowded terminal lets one conductor work loose, and loose joints cost hours.',
           remedy: 'Bring them together in a connector with enough ways, and land one conductor here.',
+          explainedBy: (other: Ruled) =>
+            TAKEN_OFF.has(other.rule) && other.at.some(({ wire }) => wire !== undefined && wires.includes(wire)),
         },
       ]
     })

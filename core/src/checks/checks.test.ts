@@ -18,7 +18,7 @@ it.each<[string, (job: Job) => void, string, string]>([
       const [one, two] = [wireAt(j, 'V1.m1').wire, wireAt(j, 'V2.m1').wire]
       ;[one.to, two.to] = [two.to, one.to]
     },
-    'own-thermostat',
+    'crossed',
     'V1',
   ],
   [
@@ -41,7 +41,7 @@ it.each<[string, (job: Job) => void, string, string]>([
     'V1',
   ],
   ['a call wire on the transformer', (j) => join(j, 'B1.t1', 'XF1.c'), 'loops-apart', 'B1'],
-  ['three wires on a fuse terminal', (j) => join(j, 'F1.out', 'XF1.h'), 'capacity', 'F1'],
+  ['three wires on a fuse terminal', (j) => join(j, 'F1.out', 'TS1.r'), 'capacity', 'F1'],
 ])('%s is found where it is', (_name, mistake, rule, part) => {
   const job = wired()
   mistake(job)

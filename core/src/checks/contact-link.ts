@@ -13,8 +13,9 @@ export const contactLink: Rule = {
       if (!thermostat || !hookup?.live || !hookup.call) return []
       const { feed, live, call } = hookup
       const [com, out] = [poles.node(thermostat, feed)!, poles.node(thermostat, call)!]
+      // Where the pair itself touches the line, every contact with a link is on it too, and is not why.
       const dry = poles.calls.some(({ hotNode, backNode }) =>
-        [hotNode, backNode].some((at) => poles.copper.joined(out, at) || poles.copper.joined(com, at)),
+        [hotNode, backNode].some((at) => poles.copper.joined(out, at)),
       )
       const linked = poles.copper.joined(com, poles.node(thermostat, live)!)
       if (dry && linked)

@@ -1,7 +1,8 @@
 import type { Strip } from '../loops/strip.ts'
 import { endSwitchOf } from '../parts/kind.ts'
 import { labelOf } from '../words/words.ts'
-import type { Rule } from './finding.ts'
+import type { Rule, Ruled } from './finding.ts'
+import { isAstray } from './missing.ts'
 import { stationsOf } from './strips.ts'
 
 export const endSwitchesParallel: Rule = {
@@ -26,6 +27,7 @@ export const endSwitchesParallel: Rule = {
           says: `The end switches of ${labelOf(job, call!.subject.part)} and ${labelOf(job, part)} are in series.`,
           why: 'The boiler is called only while both valves are open.',
           remedy: 'Land both switches side by side on the two call conductors.',
+          explainedBy: (other: Ruled) => isAstray(simulation.netlist, poles, call!.subject.part, other),
         })),
     )
   },

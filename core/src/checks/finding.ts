@@ -23,6 +23,10 @@ export interface Finding {
 }
 
 export type Found = Omit<Finding, 'rule' | 'id' | 'caution'> & {
+  /** Is this no more than what follows from what another rule found? Put right, that takes this with it. */
+  readonly explainedBy?: (other: Ruled) => boolean
+  /** Does it go dark where all that hangs on it does too? */
+  readonly upstream?: boolean
   /** Where the same can be true of several parts for one reason: which reason, what this one is called, and how it is said of all. */
   readonly together?: {
     readonly key: string | number
@@ -31,6 +35,9 @@ export type Found = Omit<Finding, 'rule' | 'id' | 'caution'> & {
     readonly remedy: string
   }
 }
+
+/** What a rule found, before it has its id. */
+export type Ruled = Found & { readonly rule: string }
 
 /** The sound wiring, and what the rules ask about it. */
 export interface Wired {

@@ -10,6 +10,7 @@ import { burnerChain } from './burner-chain.ts'
 import { capacity } from './capacity.ts'
 import { contactLink } from './contact-link.ts'
 import { contactRating } from './contact-rating.ts'
+import { crossed } from './crossed.ts'
 import { diverterTurns } from './diverter-turns.ts'
 import { earthBorrowed } from './earth-borrowed.ts'
 import { earthReaches } from './earth-reaches.ts'
@@ -37,6 +38,7 @@ import { restContact } from './rest-contact.ts'
 import { sharedThermostat } from './shared-thermostat.ts'
 import { shorted } from './shorted.ts'
 import { type Short, shortsOf } from './shorts.ts'
+import { signalArrives } from './signal-arrives.ts'
 import { sleeved } from './sleeved.ts'
 import { sourcesJoined } from './sources-joined.ts'
 import { spareContact } from './spare-contact.ts'
@@ -67,6 +69,7 @@ export const rules: readonly Rule[] = [
   oneSource,
   loadHasLoop,
   loadsInSeries,
+  crossed,
   ownThermostat,
   restContact,
   contactLink,
@@ -77,6 +80,7 @@ export const rules: readonly Rule[] = [
   endSwitchesParallel,
   backFeed,
   diverterTurns,
+  signalArrives,
   loadResistorFits,
   contactRating,
   transformerSize,
@@ -99,7 +103,7 @@ export function findingsOf(job: Job, supposed: readonly { readonly id: string }[
   const wired = wiredOf(job, supposed)
   const found = rules.flatMap((rule) => rule.check(wired).map((one) => ({ ...one, rule: rule.id })))
   return oneCause(found, wired.poles)
-    .map(({ together, ...one }) => {
+    .map(({ together, explainedBy, upstream, ...one }) => {
       const { caution } = rules.find(({ id }) => id === one.rule)!
       return { ...one, id: idOf(one.rule, one.at), ...(caution && one.severity !== 'tidy' ? { caution } : {}) }
     })

@@ -30,6 +30,7 @@ export const isolatorKills: Rule = {
         says: `${listed(names.length > 4 ? [...names.slice(0, 3), `${names.length - 3} more`] : names)} ${stay} live with ${listed(switches, 'or')} open.`,
         why: 'Whoever works here believes everything is dead. A second feed, or a bridge past the switch, is not.',
         remedy: 'Bring every feed through the one isolator, and prove it.',
+        explainedBy: (other) => other.rule === 'bridged' && by.length === 1 && other.at[0]!.part === by[0],
       }
     })
   },

@@ -1,5 +1,6 @@
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
+import { MISSING } from './missing.ts'
 
 export const loadResistorFits: Rule = {
   id: 'load-resistor',
@@ -35,6 +36,16 @@ export const loadResistorFits: Rule = {
               ? 'The output drives to its limit and the valve runs to its far end.'
               : 'The resistor loads the output for nothing and can pull the signal down.',
             remedy: current ? 'Fit 500 ohm from signal to common at the valve.' : 'Take the resistor out.',
+            explainedBy: ({ rule, at }) => {
+              const lacking = poles.gaps(at)
+              const ends = resistors.flatMap((one) =>
+                one.kind.roles.signalLoad!.map((end) => ({ part: one.id, terminal: end })),
+              )
+              return (
+                MISSING.includes(rule) &&
+                [...poles.gaps([{ part: id, terminal: minus }, ...ends])].some((gap) => lacking.has(gap))
+              )
+            },
           },
         ]
       }),

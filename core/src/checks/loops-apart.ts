@@ -24,6 +24,7 @@ export const loopsApart: Rule = {
               at: [
                 { part: feed.part.id, terminal: feed.hot },
                 { part: call.part.id, terminal: call.hot },
+                { part: call.part.id, terminal: call.back },
                 ...crossing(poles, landed, feed.hotNode, feed.backNode, touching),
                 ...wires.map((wire) => ({ wire })),
               ],

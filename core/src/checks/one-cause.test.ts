@@ -60,12 +60,12 @@ it('what hangs on one lost neutral is said of all of it, each part once', () => 
 })
 
 it.each([
-  [4, 'Valve 1 S2, Valve 2 S2, Valve 3 S2 and Valve 4 S2 lead nowhere.'],
-  [5, 'Valve 1 S2, Valve 2 S2, Valve 3 S2 and 2 more lead nowhere.'],
+  [4, 'Valve 1 M1, Valve 2 M1, Valve 3 M1 and Valve 4 M1 lead nowhere.'],
+  [5, 'Valve 1 M1, Valve 2 M1, Valve 3 M1 and 2 more lead nowhere.'],
 ])('of %i that hang on one loose end as many are named as can be read', (zones, says) => {
   const job = wired({ zones })
-  remove(job, 'B1.t1')
-  expect(serious(job)).toEqual(['half-landed: Boiler T has nothing landed, and T has.', `load-has-loop: ${says}`])
+  remove(job, 'F1.out')
+  expect(serious(job)).toEqual([`half-landed: Fuse F1 OUT has nothing landed, and IN has: ${says}`])
 })
 
 it('exchanged pairs are one finding on a panel too, and hide nothing of the valve beside it', () => {
@@ -128,4 +128,110 @@ it('a thermostat that is bridged is one finding, however many heads it opens', (
   expect(serious(job).filter((one) => one.startsWith('own-thermostat'))).toEqual([
     'own-thermostat: Zone 1: Thermostat 1 is bridged.',
   ])
+})
+
+it('a call wire that is missing is said at the boiler, whichever of the two it is', () => {
+  for (const lost of ['B1.t1', 'B1.t2'])
+    for (const make of [plants.plain, others['stand-in relays']!]) {
+      const job = make()
+      remove(job, lost)
+      expect(serious(job)).toEqual(['half-landed: One T of Boiler has nothing landed, and the other has.'])
+    }
+})
+
+it('what leads on at one place and what waits at another are one conductor, and named together', () => {
+  const job = demoJobs['quay-terrace']!()
+  remove(job, 'V3.out')
+  const [finding, ...more] = findingsOf(job).filter(({ severity }) => severity !== 'tidy')
+  expect(more).toEqual([])
+  expect(finding).toMatchObject({
+    rule: 'half-landed',
+    says: 'Valve 3 O has nothing landed, and F has: Relay 3 A1 and Pump, Sprung floor L lead nowhere.',
+    remedy: 'Land the conductor that is missing between them.',
+    at: expect.arrayContaining([
+      { part: 'V3', terminal: 'out' },
+      { part: 'K3', terminal: 'a1' },
+    ]),
+  })
+  // With one more thing missing nobody knows which belong together.
+  remove(job, 'V1.n')
+  expect(serious(job)).toEqual([
+    'neutral-whole: Valve 1 N has no neutral.',
+    'half-landed: Valve 3 O has nothing landed, and F has.',
+    'load-has-loop: Relay 3 A1 and Pump, Sprung floor L lead nowhere.',
+  ])
+})
+
+it('a supply that goes dark before its switches is said there, and not of all that hangs on it', () => {
+  const job = demoJobs['kestrel-point']!()
+  remove(job, 'CB1.in')
+  expect(serious(job)).toEqual(['half-landed: Line supply L has nothing landed, and N has: Breaker IN leads nowhere.'])
+})
+
+it('two zones that are crossed are one finding, on every kind of plant', () => {
+  const two = (job: Job, a: string, b: string) => {
+    exchange(job, a, b)
+    return serious(job)
+  }
+  const says = (a: string, b: string) => [
+    `crossed: ${a} and ${b} are crossed: each one’s call opens the other’s valve.`,
+  ]
+  expect(two(demoJobs['kestrel-point']!(), 'V1.m1', 'V2.m1')).toEqual(says('Keeper’s rooms', 'Signal house'))
+  expect(two(others['stand-in relays']!(), 'V1.m1', 'V2.m1')).toEqual(says('Zone 1', 'Zone 2'))
+  expect(two(others['switches volt-free']!(), 'V1.call', 'V2.call')).toEqual(says('Zone 1', 'Zone 2'))
+  expect(two(others['panel, pumps apart']!(), 'V2.m1', 'V3.m1')).toEqual(says('Zone 2', 'Zone 3'))
+  expect(two(others['signal setters']!(), 'V1.sig', 'V2.sig')).toEqual(says('Zone 1', 'Zone 2'))
+  // Between two transformers no current flows at all.
+  expect(two(others['a transformer each']!(), 'V1.m1', 'V2.m1')).toEqual([
+    'one-source: Valve 1 and Valve 2 are crossed: each is fed by the source to which the other returns.',
+  ])
+})
+
+it('two signals that are joined are one finding', () => {
+  const job = others['signal setters']!()
+  join(job, 'TS1.plus', 'TS2.plus')
+  expect(serious(job)).toEqual(['signal-arrives: Valve 1 In and Valve 2 In hear Setter 1 + and Setter 2 + at once.'])
+})
+
+it('what runs because a zone or the boiler is called by itself is not said beside it', () => {
+  const bridged = plants.plain()
+  join(bridged, 'TS1.r', 'TS1.w')
+  expect(serious(bridged)).toEqual(['own-thermostat: Zone 1: Thermostat 1 is bridged.'])
+  const linked = plants.plain()
+  join(linked, 'B1.t1', 'B1.t2')
+  expect(serious(linked)).toEqual(['always-called: The call pair of Boiler is linked.'])
+  const proven = others['boiler feeds valves']!()
+  join(proven, 'V1.e1', 'V1.e2')
+  expect(serious(proven)).toEqual(['always-called: The call pair of Boiler is linked, from Valve 1 S1 to Valve 1 S2.'])
+  // A pump that is fed past everything is a fault of its own, whatever else is.
+  const both = plants.apart()
+  join(both, 'P1.l', 'SS1.out')
+  expect(serious(both)).toEqual(['back-feed: System pump runs with nobody calling.'])
+})
+
+it('a conductor too many takes the crowded terminal with it', () => {
+  const job = plants.gas()
+  join(job, 'D1.d1', 'D1.d3')
+  expect(findingsOf(job).map(({ rule }) => rule)).toEqual(['bridged'])
+})
+
+/** Every how many of the conductors; and what is no finding, or more than one. */
+const EVERY = 5
+const SILENT = /^MAINS\.e /
+
+it('any one conductor that is missing is one finding', () => {
+  const told = Object.entries({ ...others, ...plants }).flatMap(([name, make], i) => {
+    const sound = findingsOf(make()).filter(({ severity }) => severity !== 'tidy')
+    expect(sound, name).toEqual([])
+    return Object.entries(make().wires)
+      .filter((_, n) => n % EVERY === i % EVERY)
+      .flatMap(([id, { from, to }]) => {
+        const job = make()
+        delete job.wires[id]
+        const says = serious(job)
+        const at = `${from.part}.${from.terminal} ${to.part}.${to.terminal}`
+        return says.length === 1 || SILENT.test(at) ? [] : [{ name, at, says }]
+      })
+  })
+  expect(told).toEqual([])
 })

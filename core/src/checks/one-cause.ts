@@ -1,53 +1,51 @@
 import type { Poles } from '../poles/poles.ts'
 import { listed } from '../words/listed.ts'
-import type { Spot } from '../words/spot.ts'
-import type { Found } from './finding.ts'
-
-/** What a rule found, before it has its id. */
-export type Ruled = Found & { readonly rule: string }
-
-/** Rules that tell of a conductor that is missing, the one that says most of it first. */
-const MISSING = [
-  'neutral-whole',
-  'permanent-feed',
-  'thermostat-common',
-  'contact-link',
-  'rest-contact',
-  'panel-link',
-  'half-landed',
-  'load-has-loop',
-]
-
-/** Where leads are exchanged, what these say of the same part is what follows from it. */
-const FOLLOWS: Readonly<Record<string, readonly string[]>> = {
-  'pairs-exchanged': ['loads-in-series', 'own-thermostat'],
-}
+import type { Ruled } from './finding.ts'
+import { MISSING } from './missing.ts'
 
 /**
  * One finding for one thing to put right: what several parts lack because one conductor is missing is said of all of them at
- * once, and of rules that find the same gap the one speaks that says most of it.
+ * once, of rules that find the same gap the one speaks that says most of it, and what only follows from another is not said.
  */
 export function oneCause(found: readonly Ruled[], poles: Poles): Ruled[] {
   const merged = together(found)
-  return merged.filter((one) => !merged.some((other) => speaksFor(other, one, poles)))
+  const left = merged.filter((one) => !merged.some((other) => other !== one && speaksFor(other, one, poles)))
+  return bothEnds(left, poles)
 }
+
+/** Where a supply itself goes dark all that hangs on it does: that is said first. */
+const rankOf = ({ rule, upstream }: Ruled) => (upstream ? 0 : MISSING.indexOf(rule) + 1 || undefined)
 
 function speaksFor(other: Ruled, one: Ruled, poles: Poles): boolean {
-  if (FOLLOWS[other.rule]?.includes(one.rule)) return other.at[0]!.part === one.at[0]!.part
-  const rank = MISSING.indexOf(other.rule)
-  if (rank < 0 || rank >= MISSING.indexOf(one.rule) || other.severity !== 'fails') return false
-  const lacking = groupsOf(other.at, poles)
-  const own = [...groupsOf(one.at, poles)]
-  return own.length > 0 && own.every((group) => lacking.has(group))
+  if (one.explainedBy?.(other)) return true
+  const [rank, own] = [rankOf(other), rankOf(one)]
+  if (rank === undefined || own === undefined || rank >= own || other.severity !== 'fails') return false
+  const lacking = poles.gaps(other.at)
+  const gaps = [...poles.gaps(one.at)]
+  return gaps.length > 0 && gaps.every((gap) => lacking.has(gap))
 }
 
-const groupsOf = (at: readonly Spot[], poles: Poles) =>
-  new Set(
-    at.flatMap(({ part, terminal }) => {
-      const node = part !== undefined && terminal !== undefined ? poles.node(part, terminal) : undefined
-      return node === undefined ? [] : [poles.copper.of(node)]
-    }),
-  )
+/**
+ * A conductor that is missing has two ends: where nothing else is missing than what leads on from a source at one place and what no
+ * source reaches at another, they are one.
+ */
+function bothEnds(found: readonly Ruled[], poles: Poles): Ruled[] {
+  const missing = found.filter(({ rule, severity }) => MISSING.includes(rule) && severity === 'fails')
+  const areLost = ({ at }: Ruled, lost: boolean) => {
+    const nodes = at.flatMap(({ part = '', terminal = '' }) => poles.node(part, terminal) ?? [])
+    return nodes.length > 0 && nodes.every((node) => poles.isLost(node) === lost)
+  }
+  const leads = missing.find((one) => areLost(one, false))
+  const waits = missing.find((one) => areLost(one, true))
+  if (missing.length !== 2 || !leads || !waits) return [...found]
+  const one = {
+    ...leads,
+    at: [...leads.at, ...waits.at],
+    says: `${leads.says.slice(0, -1)}: ${waits.says}`,
+    remedy: 'Land the conductor that is missing between them.',
+  }
+  return found.flatMap((each) => (each === leads ? [one] : each === waits ? [] : [each]))
+}
 
 /** Findings of one rule that are the same fact of several parts, as one; each in the place of the first. */
 function together(found: readonly Ruled[]): Ruled[] {

@@ -1,6 +1,10 @@
+import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
-import type { Rule } from './finding.ts'
+import type { Found, Rule, Ruled } from './finding.ts'
 import { stationsOf } from './strips.ts'
+
+/** What says of the same valve why another thermostat, or none, is in its loop. */
+const SAYS_MORE = new Set(['crossed', 'pairs-exchanged', 'loads-in-series', 'spare-contact'])
 
 export const ownThermostat: Rule = {
   id: 'own-thermostat',
@@ -18,7 +22,7 @@ export const ownThermostat: Rule = {
           .map(({ part }) => part)
         // A diverter is turned by the machine, which has the thermostat's call.
         if (stationsOf(valve).some(({ part }) => simulation.netlist.parts.get(part)?.kind.class === 'boiler')) return []
-        const found = []
+        const found: Found[] = []
         const name = `${job.zones[zone]!.name}: ${labelOf(job, valve.subject.part)}`
         const passes = stationsOf(valve).some(({ part, load }) => part === own && !load)
         const contact = simulation.netlist.parts.get(own)!.branches.get(callContact)!
@@ -26,7 +30,7 @@ export const ownThermostat: Rule = {
         // Of a zone with several heads it is said once.
         if (bridged && valve.subject.part === job.zones[zone]!.valve)
           found.push({
-            severity: 'fails' as const,
+            severity: 'fails',
             at: [
               { part: own },
               { part: valve.subject.part },
@@ -36,25 +40,37 @@ export const ownThermostat: Rule = {
             why: 'Nothing switches the valve: it stands open all the time.',
             remedy: 'Take the bridge off.',
           })
+        const others = met.filter((part) => part !== own)
+        const said = listed(others.map((part) => labelOf(job, part)))
+        const accused = {
+          severity: 'fails' as const,
+          at: [valve.subject.part, own, ...others].map((part) => ({ part })),
+          explainedBy: ({ rule, at }: Ruled) =>
+            SAYS_MORE.has(rule) && at.some(({ part }) => part === valve.subject.part),
+        }
         // That it goes through another of its contacts is a finding of its own.
-        else if (!met.includes(own) && !bridged && !passes)
+        if (!met.includes(own) && !bridged && !passes)
+          found.push(
+            others.length > 0
+              ? {
+                  ...accused,
+                  says: `${name} is switched by ${said}, and not by ${labelOf(job, own)}.`,
+                  why: 'Another zone’s call moves it: the wrong room heats.',
+                  remedy: 'Bring its own thermostat’s W to its motor, in place of the other’s.',
+                }
+              : {
+                  ...accused,
+                  says: `${name} is not switched by ${labelOf(job, own)}.`,
+                  why: 'Nothing switches it: it stands open all the time.',
+                  remedy: 'Bring its own thermostat’s W to its motor.',
+                },
+          )
+        else if (others.length > 0)
           found.push({
-            severity: 'fails' as const,
-            at: [{ part: valve.subject.part }, { part: own }],
-            says: `${name} is not switched by ${labelOf(job, own)}.`,
-            why:
-              met.length > 0
-                ? 'Another zone’s call moves it: the wrong room heats.'
-                : 'Nothing switches it: it stands open all the time.',
-            remedy: 'Bring its own thermostat’s W to its motor.',
-          })
-        for (const other of met.filter((part) => part !== own))
-          found.push({
-            severity: 'fails' as const,
-            at: [{ part: valve.subject.part }, { part: other }],
-            says: `${name} is switched by ${labelOf(job, other)}.`,
-            why: 'It moves on another zone’s call.',
-            remedy: 'Land it on its own thermostat’s W.',
+            ...accused,
+            says: `${name} is switched by ${said} as well.`,
+            why: 'It moves on another zone’s call, or only when both call.',
+            remedy: 'Land it on its own thermostat’s W alone.',
           })
         return found
       }),

@@ -34,19 +34,28 @@ export const permanentFeed: Rule = {
       const at = [{ part, terminal }, ...wires.map((wire) => ({ wire }))]
       const timed = programmed.some((at) => poles.copper.joined(node, at))
       const valve = kind.class === 'valve'
+      const feed = described.circuit === 'line voltage' ? 'live' : 'feed'
       return [
         {
           severity: 'fails',
           at,
           says: timed
             ? `${says} is fed by the programmer, not by permanent live.`
-            : `${says} has no permanent ${described.circuit === 'line voltage' ? 'live' : 'feed'}.`,
+            : `${says} has no permanent ${feed}.`,
           why: valve
             ? proof
               ? 'The valve opens and its switch has nothing to pass on: nothing fires.'
               : 'Without it the valve does not move.'
             : 'It works only while something else happens to feed it, or not at all.',
-          remedy: `Bring it ${described.circuit === 'line voltage' ? 'permanent live' : 'the 24 V feed'}.`,
+          remedy: `Bring it ${feed === 'live' ? 'permanent live' : 'the 24 V feed'}.`,
+          ...(!timed && {
+            together: {
+              key: poles.gap(node),
+              name: says,
+              says: (names: string) => `${names} have no permanent ${feed}.`,
+              remedy: `Bring ${feed === 'live' ? 'permanent live' : 'the 24 V feed'} to what joins them.`,
+            },
+          }),
         },
       ]
     })

@@ -35,6 +35,8 @@ export const shorted: Rule = {
         remedy: culprit
           ? `${wireInWords(job, culprit)} is the one that no load needs: see where it belongs, and take it off.`
           : 'Find the conductor that joins them and take it off.',
+        // The switch of such a valve lies where its motor should.
+        explainedBy: (other) => other.rule === 'pairs-exchanged' && closing.includes(other.at[0]!.part ?? ''),
       }
     }),
 }

@@ -20,6 +20,13 @@ export const sleeved: Rule = {
           says: `Wire ${label} (${colour}) is a live, from ${terminalInWords(job, from.part, from.terminal)} to ${terminalInWords(job, to.part, to.terminal)}.`,
           why: 'The next hand takes it for neutral.',
           remedy: 'Sleeve it at both ends in the colour of a live.',
+          // What belongs to another circuit, and only touches the line's, is no live of the line.
+          explainedBy: (other) =>
+            other.rule === 'line-on-low' &&
+            other.at.some(({ part = '', terminal = '' }) => {
+              const at = poles.node(part, terminal)
+              return at !== undefined && poles.copper.joined(at, node)
+            }),
         },
       ]
     })

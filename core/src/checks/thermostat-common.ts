@@ -19,6 +19,14 @@ export const thermostatCommon: Rule = {
           says: `${labelOf(job, thermostat)} has ${hot ? 'the feed on its common' : 'no common'}.`,
           why: 'It lives on 24 V between R and C: without a common its display is blank and it never calls.',
           remedy: 'Bring the transformer’s common to C, by a spare core.',
+          ...(!hot && {
+            together: {
+              key: poles.gap(node),
+              name: labelOf(job, thermostat),
+              says: (names: string) => `${names} have no common.`,
+              remedy: 'Bring the transformer’s common to what joins them.',
+            },
+          }),
         },
       ]
     })

@@ -5,7 +5,7 @@ import { endSwitchOf } from '../parts/kind.ts'
 import type { Dark } from './dark.ts'
 import { type Subject, terminalOf } from './unroll.ts'
 import { usedTerminals } from './used-terminals.ts'
-import { hearsCall, onCopper, type Step, type WalkMap, type Walks } from './walks.ts'
+import { hearsCall, isOnCopper, onCopper, type Step, type WalkMap, type Walks } from './walks.ts'
 
 /** A source that may be a strip's, and the walks that lead from the subject to its hot pole and back to its other. */
 export interface Ends {
@@ -69,19 +69,54 @@ function keptApart(ends: Ends, subject: Subject, map: WalkMap, leaveOut: Readonl
  * Where there is no loop: the terminal of the subject that leads nowhere. Where conductors and contacts lead on from it, the bare
  * terminal of the contact at which they end; of a switch that calls, the one beyond what hears it.
  */
-export function endOf(circuit: Circuit, subject: Subject, feeds: readonly Feed[], fromA: Walks, fromB: Walks): Dark {
+export function endOf(
+  circuit: Circuit,
+  subject: Subject,
+  feeds: readonly Feed[],
+  map: WalkMap,
+  [fromA, fromB]: readonly [Walks, Walks],
+): Dark {
   const { netlist } = circuit
-  const leads = feeds.some(({ hotNode, backNode }) => [hotNode, backNode].some((pole) => onCopper(fromA, pole)))
+  // Through the switch beside it the lost side may lead to the pole that the other side has at hand; a signal feeds nothing.
+  const sources = feeds.filter(
+    ({ circuit: of }) => (of === 'signal') === (subject.element === listens(netlist, subject)),
+  )
+  const nearest = ({ cost }: Walks) =>
+    Math.min(...sources.flatMap(({ hotNode, backNode }) => [cost[hotNode]!, cost[backNode]!]))
+  const leads = nearest(fromA) <= nearest(fromB) && isOnCopper(nearest(fromA))
   const lost = leads ? fromB : fromA
   const beyond = ({ a, b }: Branch) => onCopper(lost, a) !== onCopper(lost, b)
   const heard = subject.load
     ? undefined
-    : netlist.branches.find((branch) => branch.form === 'load' && hearsCall(circuit, branch) && beyond(branch))
-  const [part, node] = heard
-    ? [heard.part!, onCopper(lost, heard.a) ? heard.b : heard.a]
-    : (bareBeyond(circuit, subject, lost) ?? [subject.part, leads ? subject.b : subject.a])
+    : netlist.branches.find((branch) => branch.form === 'load' && hearsSwitch(circuit, branch) && beyond(branch))
+  const far = heard && beyondSense(circuit, heard, lost)
+  const isFed = far !== undefined && isOnCopper(nearest(map.from(far, NONE)))
+  // What hears the call has its own side of the source: then it is the switch that lacks the other.
+  const toSense = ({ cost }: Walks) => Math.min(cost[heard!.a]!, cost[heard!.b]!)
+  const [walks, own] = (isFed ? toSense(fromA) < toSense(fromB) : leads) ? [fromB, subject.b] : [fromA, subject.a]
+  const [part, node] =
+    heard && !isFed
+      ? (bareBeyond(circuit, subject, map.from(far!, NONE)) ?? [heard.part!, far!])
+      : (bareBeyond(circuit, subject, walks) ?? [subject.part, own])
   const terminal = terminalOf(netlist, part, node)
   return { at: 'nowhere', part, ...(terminal ? { terminal } : {}) }
+}
+
+/** What a switch tells something to: a boiler's call, or a panel's own. */
+const hearsSwitch = (circuit: Circuit, branch: Branch) =>
+  hearsCall(circuit, branch) || circuit.netlist.parts.get(branch.part!)!.kind.class === 'panel'
+
+const NONE: ReadonlySet<Branch> = new Set()
+
+const listens = ({ parts }: Circuit['netlist'], { part }: Subject) => parts.get(part)!.kind.roles.listens
+
+/** The terminal beyond what hears a call: where the call's own source lies between, the other of the pair. */
+function beyondSense({ netlist }: Circuit, { part, a, b }: Branch, lost: Walks): number {
+  const node = onCopper(lost, a) ? b : a
+  const { kind, nodes } = netlist.parts.get(part!)!
+  if (terminalOf(netlist, part!, node)) return node
+  const other = kind.roles.callPair?.find((terminal) => !onCopper(lost, nodes.get(terminal)!))
+  return other === undefined ? node : nodes.get(other)!
 }
 
 /** The nearest terminal with nothing landed on it, on the far side of a contact to which a walk leads and which leads on to no other. */

@@ -38,14 +38,14 @@ export function stripOf(
 ): Strip {
   const { netlist } = circuit
   // A way through another load of the same part is no way to it: a lead that is missing would be passed round.
-  const own = [...(netlist.parts.get(subject.part)?.branches.values() ?? [])].filter(({ form }) => form === 'load')
+  const own = [...netlist.parts.get(subject.part)!.branches.values()].filter(({ form }) => form === 'load')
   const leaveOut = new Set(subject.branch ? [subject.branch, ...own] : [])
   const fromA = map.from(subject.a, leaveOut)
   const fromB = map.from(subject.b, leaveOut)
   const best = endsOf(subject, feeds, map, leaveOut, [fromA, fromB])
   const itself = { part: subject.part, element: subject.element }
   if (!best) {
-    const dark = endOf(circuit, subject, feeds, fromA, fromB)
+    const dark = endOf(circuit, subject, feeds, map, [fromA, fromB])
     return {
       id,
       subject: itself,

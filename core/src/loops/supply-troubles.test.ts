@@ -28,3 +28,15 @@ it('what hangs on one weak line buzzes together, and is one sentence', () => {
   )
   expect(more.filter((one) => one.includes('buzz'))).toEqual([])
 })
+
+it('the part that is at fault is the one that is marked, whatever became of it', () => {
+  const first = (job: Job, wrong: string, state: Record<string, string | number | boolean>) => {
+    const bench = benchWith(job, [])
+    for (const [name, value] of Object.entries(state)) bench.set(wrong, name, value)
+    return supplyTroubles(bench, job, loopsOf(bench, job)).map(([piece]) => piece)
+  }
+  const marked = (part: string, text: string) => ({ text, part, wrong: true })
+  expect(first(wired(), 'B1', { board: false })).toContainEqual(marked('B1', 'Boiler'))
+  expect(first(wired(), 'F1', { gone: true })).toContainEqual(marked('F1', 'Fuse F1'))
+  expect(first(wired(), 'F1', {})).toEqual([])
+})

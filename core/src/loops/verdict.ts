@@ -222,6 +222,5 @@ function opened(simulation: Simulation, calling: readonly ZoneStanding[]): strin
 
 /** Does the zone's valve follow a signal, rather than open and shut? */
 function loopsFollow({ netlist }: Simulation, job: Job, zone: string): boolean {
-  const valve = job.zones[zone]?.valve
-  return valve !== undefined && netlist.parts.get(valve)?.kind.roles.listens !== undefined
+  return netlist.parts.get(job.zones[zone]!.valve ?? '')?.kind.roles.listens !== undefined
 }

@@ -101,7 +101,8 @@ export class WalkMap {
 }
 
 /** Whether a walk leads to a node over conductors and contacts alone, through no load. */
-export const onCopper = ({ cost }: Walks, node: number): boolean => cost[node]! < THROUGH_A_BOILER
+export const onCopper = ({ cost }: Walks, node: number): boolean => isOnCopper(cost[node]!)
+export const isOnCopper = (cost: number): boolean => cost < THROUGH_A_BOILER
 
 /** The same walk the other way round. */
 export const turned = (steps: readonly Step[]): Step[] =>

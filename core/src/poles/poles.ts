@@ -12,7 +12,7 @@ class Groups {
     for (const branch of branches) if (through(branch)) this.#parent[this.of(branch.a)] = this.of(branch.b)
   }
 
-  of(node: number): number {
+  of = (node: number): number => {
     let at = node
     while (this.#parent[at] !== at) at = this.#parent[at]!
     return at
@@ -39,6 +39,7 @@ export class Poles {
   readonly metal: Groups
   readonly feeds: readonly Feed[]
   readonly #netlist: Netlist
+  readonly #sourced: ReadonlySet<number>
 
   constructor(netlist: Netlist, job: Job) {
     this.#netlist = netlist
@@ -50,6 +51,31 @@ export class Poles {
     this.copper = copperOf(netlist)
     this.rail = new Groups(netlist, (branch) => isCopper(branch) || guards(branch))
     this.metal = new Groups(netlist, isMetal)
+    const sources = this.feeds.filter(({ circuit }) => circuit !== 'signal')
+    this.#sourced = new Set(sources.flatMap(({ hotNode, backNode }) => [hotNode, backNode]).map(this.metal.of))
+  }
+
+  /**
+   * What a node has in common with others, by name: all that one missing conductor keeps from every source, through whatever
+   * contacts; where a source reaches it, the copper it is of.
+   */
+  gap(node: number): string {
+    return this.isLost(node) ? `lost ${this.metal.of(node)}` : `copper ${this.copper.of(node)}`
+  }
+
+  /** Does no source reach a node, through whatever contacts? */
+  isLost(node: number): boolean {
+    return !this.#sourced.has(this.metal.of(node))
+  }
+
+  /** The gaps of spots that are terminals. */
+  gaps(at: readonly { readonly part?: string; readonly terminal?: string }[]): ReadonlySet<string> {
+    return new Set(
+      at.flatMap(({ part, terminal }) => {
+        const node = part !== undefined && terminal !== undefined ? this.node(part, terminal) : undefined
+        return node === undefined ? [] : [this.gap(node)]
+      }),
+    )
   }
 
   /** Wires without which two nodes would not be joined by copper; empty where they are not. */

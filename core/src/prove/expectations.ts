@@ -28,8 +28,7 @@ export function expectationsOf(
   }
   // Without power some stand where they were.
   for (const { id, stays, zone } of valves)
-    if (zone !== undefined && heat.has(zone) && signals[zone] !== undefined)
-      add('half', id, true, ['half open', 'not half open'])
+    if (signals[zone ?? ''] !== undefined) add('half', id, true, ['half open', 'not half open'])
     else if (!(dead && stays)) add('open', id, zone !== undefined && heat.has(zone), ['open', 'shut'])
   const atLimit = limited.length > 0
   if (!atLimit) {

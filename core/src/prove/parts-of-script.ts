@@ -8,6 +8,6 @@ export const closingCheck = ({ steps }: Script): Step[] =>
 export const stepsFor = ({ steps }: Script, zones: readonly string[]): Step[] =>
   steps.filter(({ id, calls, dead }) => {
     if (/^(alone|over):/.test(id)) return calls.some((zone) => zones.includes(zone))
-    if (id.startsWith('warm:')) return zones.some((zone) => id === `warm:${zone}`)
+    if (/^(warm|half):/.test(id)) return zones.includes(id.slice(5))
     return dead || ['none', 'all', 'back', 'off'].includes(id) || id.startsWith('cut:')
   })

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { wired } from '../testing/benches.ts'
-import { setters } from '../testing/ways.ts'
+import { line, setters } from '../testing/ways.ts'
 import { plantOf } from './plant.ts'
 import { ProveBench } from './prove-bench.ts'
 
@@ -11,6 +11,13 @@ it('a zone whose valve or thermostat hangs nowhere follows nothing and has no ta
   delete job.zones[first!]!.valve
   delete job.zones[second!]!.thermostat
   expect(plantOf(job)).toMatchObject({ following: [third], tanks: [] })
+})
+
+it('a boiler whose over-run is set to nothing runs nothing on', () => {
+  const job = wired({ scheme: 's9', ...line, boiler: 'boiler/switched-live', zones: 1, postRun: 90 })
+  expect(plantOf(job).runOn).toEqual(['B1'])
+  job.parts.B1!.figures = { ...job.parts.B1!.figures, postRun: 0 }
+  expect(plantOf(job).runOn).toEqual([])
 })
 
 it('of a part that is not there nothing is seen', () => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { botanyHouse } from '../demo/botany-house.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { documentOf } from '../job/document.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
@@ -183,6 +184,18 @@ describe('what a script asks for', () => {
     expect(ids[0]).toBe('dead')
     expect(ids.at(-1)).toBe('off')
     expect(ids.length).toBeLessThan(script.steps.length)
+  })
+
+  it('after a swap a signal is tried half-way again, and neither the limit nor the line', () => {
+    const botany = scriptOf(botanyHouse())
+    const all = botany.steps.map(({ id }) => id)
+    const ids = stepsFor(botany, ['zone1']).map(({ id }) => id)
+    expect(all).toEqual(expect.arrayContaining(['half:zone1', 'half:zone2', 'line']))
+    expect(ids).toContain('half:zone1')
+    expect(ids).not.toContain('half:zone2')
+    expect(stepsFor(script, ['oil']).map(({ id }) => id)).not.toContain('line')
+    expect(script.steps.map(({ id }) => id)).toContain('limit:B1')
+    expect(stepsFor(script, ['oil']).map(({ id }) => id)).not.toContain('limit:B1')
   })
 
   it('a failed step names the zones that stay cold, and none where something runs that should not', () => {

@@ -52,7 +52,7 @@ export function deadReads(job: Job): ExpectedReading[] {
       .filter((name) => isLine(part, name))
       .map((name) => `${part.id}.${name}`)
     const pair = points
-      .flatMap((from, i) => points.slice(i + 1).map((to) => [from, to] as const))
+      .flatMap((from) => points.map((to) => [from, to] as const))
       .find(([from, to]) => volts(from, to) > line)
     if (!pair) continue
     const earth = earthOf(part)
@@ -93,14 +93,13 @@ export function separationReads(plant: ProvenPlant): ExpectedReading[] {
     const pair = part.kind.roles.callPair
     if (!pair || isLine(part, pair[0])) continue
     for (const { part: source, back } of low)
-      if (source !== part)
-        found.push(
-          reading(plant, 'ohms', `${part.id}.${pair[0]}`, `${source.id}.${back}`, {
-            least: APART,
-            most: null,
-            separates: true,
-          }),
-        )
+      found.push(
+        reading(plant, 'ohms', `${part.id}.${pair[0]}`, `${source.id}.${back}`, {
+          least: APART,
+          most: null,
+          separates: true,
+        }),
+      )
   }
   for (const [i, one] of low.entries())
     for (const other of low.slice(i + 1))

@@ -19,6 +19,21 @@ describe('a rule mends what it knows how to', () => {
     expect(mended(job, 'always-called').wires).toEqual(sound.wires)
   })
 
+  it('a link at a valve goes by itself, and where nobody can name one of several nothing is taken off', () => {
+    const job = plants.plain()
+    const { wires } = job
+    join(job, 'V1.e1', 'V1.e2')
+    const linked = { ...job, wired: null }
+    const finding = findingsOf(linked).find(({ rule }) => rule === 'always-called')!
+    expect(finding.remedy).toBe('Take Wire seeded off.')
+    expect(applied(linked, fixOf(linked, finding)!)!.wires).toEqual({ ...wires, seeded: undefined })
+    // A second link beside it: neither alone is the one.
+    job.wires.more = { ...job.wires.seeded!, label: 'more' }
+    const twice = findingsOf({ ...job, wired: null }).find(({ rule }) => rule === 'always-called')!
+    expect(twice.says).toBe('The call pair of Boiler is linked.')
+    expect(fixOf({ ...job, wired: null }, twice)).toBeUndefined()
+  })
+
   it.each([
     ['mains', 'V1.call', 'blue', 'brown'],
     ['plain', 'ES1.in', 'white', 'black'],

@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest'
+import { benchWith } from '../suppose/bench.ts'
 import { kestrel } from '../testing/benches.ts'
+import { plants } from '../testing/mistakes.ts'
 import { loopsOf } from './loops.ts'
 import type { Strip } from './strip.ts'
 
@@ -37,4 +39,14 @@ it('the way home from a motor carries its current and no light', () => {
   const valve = stretches(loopsOf(simulation, job).zones[1]!.valve!)
   expect(valve.map(({ flowing }) => flowing)).toEqual(valve.map(() => true))
   expect(valve.map(({ lit }) => lit)).toEqual([...valve.slice(1).map(() => true), false])
+})
+
+it('a loop begins and ends at the terminals of its source that are its own', () => {
+  const job = plants['panel, pumps apart']!()
+  const loops = loopsOf(benchWith(job, []), job)
+  expect(loops.zones.map(({ valve }) => [valve!.from?.terminal, valve!.to?.terminal])).toEqual([
+    ['r1', 'v1p2'],
+    ['r2', 'v2p2'],
+    ['r3', 'v3p2'],
+  ])
 })

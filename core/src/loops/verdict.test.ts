@@ -133,6 +133,25 @@ describe('the verdict', () => {
     })
   })
 
+  it('a plant that is surveyed and not wired says what comes next, until one zone is', () => {
+    const { job } = kestrel()
+    const says = (one: typeof job) => {
+      const bench = benchWith(one, [])
+      bench.settle()
+      return verdictOf(bench, one, loopsOf(bench, one))
+        .sentence.map(({ text }) => text)
+        .join('')
+    }
+    const without = (zone: (typeof job.zones)[string]) => {
+      const { thermostat: _t, valve: _v, ...rest } = zone
+      return rest
+    }
+    const none = Object.fromEntries(Object.entries(job.zones).map(([id, zone]) => [id, without(zone)]))
+    expect(says({ ...job, zones: none })).toBe('Surveyed, not wired yet. Choose how it is wired.')
+    expect(says({ ...job, zones: { ...none, signal: job.zones.signal! } })).not.toContain('not wired yet')
+    expect(says({ ...job, zones: {} })).toBe('No zones yet. Survey the plant first.')
+  })
+
   it('tells a winding that is shorted before its fuse from one that is open, and from one that has burnt out', () => {
     const all = ({ says, more }: ReturnType<typeof verdict>) => [says, ...more].join(' ')
     const { job } = kestrel()

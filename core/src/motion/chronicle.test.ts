@@ -48,6 +48,15 @@ it('stops are visited each once, in their order, on the way and past the end', (
   ])
 })
 
+it('at a stop a hand that moves just then has not moved yet', () => {
+  const chronicle = aCall()
+  const calling: unknown[] = []
+  replay(job, chronicle.start, chronicle.doings, 25, [20, 20.5], (_, bench) =>
+    calling.push(bench.stateOf('TS2').calling),
+  )
+  expect(calling).toEqual([true, false])
+})
+
 it('rewired, parts go on as they stood; one that is another kind now begins anew, one that is gone is carried nowhere', () => {
   const chronicle = aCall()
   const other = produce(job, (draft) => {

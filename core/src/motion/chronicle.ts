@@ -176,7 +176,8 @@ export function replay(
   let clock = simulation.now
   let next = 0
   const pass = (until: number, standing: boolean) => {
-    for (; next < stops.length && stops[next]! <= until; next++) {
+    // What is past the last of them is no number, and not before anything.
+    for (; stops[next]! <= until; next++) {
       run(stops[next]!, standing)
       visit(stops[next]!, simulation)
     }

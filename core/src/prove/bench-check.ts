@@ -159,8 +159,8 @@ class Clipped {
         const { shows, unit } = voltsShown(volts(out))
         return `${marksOf(this.#kind, out, back)}: ${volts(out) < 1 ? 'no volts' : `${shows} ${unit}`}`
       }
-      const { value } = read(this.bench, 'ohms', this.at(a), this.at(b))
-      return `${marksOf(this.#kind, a, b)}: ${value !== null && value < 1 ? 'under 1 Ω' : 'OL'}`
+      const { shows } = read(this.bench, 'ohms', this.at(a), this.at(b))
+      return `${marksOf(this.#kind, a, b)}: ${shows === 'OL' ? shows : 'under 1 Ω'}`
     })
   }
 

@@ -308,6 +308,7 @@ const table: Readonly<Record<string, readonly Row[]>> = {
     ['mains', 'takes the boiler’s own off, which half-landed says', (j) => remove(j, 'B1.n'), []],
   ],
   'pairs-exchanged': [
+    ['plain', 'brings the feed to a switch and leaves the motor where it is', (j) => join(j, 'V1.e1', 'F1.out'), []],
     [
       'plain',
       'exchanges both pairs',
@@ -405,6 +406,13 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       (j) => move(j, 'TS1.no', 'TS1.nc'),
       ['fails TS1.com TS1.nc: Zone 1: Thermostat 1 is landed on the contact that is made at rest.'],
     ],
+    [
+      'relay',
+      'lands a stand-in on its rest contact',
+      (j) => move(j, 'K1.no', 'K1.nc'),
+      ['fails K1.no K1.nc: Zone 1: Relay 1 is landed on the contact that is made at rest.'],
+    ],
+    ['relay', 'lifts its contact: nothing lies on the one beside it, and its coil is no contact', (j) => remove(j, 'K1.no'), []],
   ],
   'sources-joined': [
     [

@@ -12,7 +12,7 @@ import type { ExpectedReading } from './step.ts'
 const EARTHED = 1
 const APART = 20e3
 
-const isLine = (part: InstalledPart, terminal: string) => part.kind.terminals[terminal]?.circuit === 'line voltage'
+const isLine = (part: InstalledPart, terminal: string) => part.kind.terminals[terminal]!.circuit === 'line voltage'
 
 function reading(
   plant: ProvenPlant,

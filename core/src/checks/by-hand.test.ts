@@ -412,7 +412,12 @@ const table: Readonly<Record<string, readonly Row[]>> = {
       (j) => move(j, 'K1.no', 'K1.nc'),
       ['fails K1.no K1.nc: Zone 1: Relay 1 is landed on the contact that is made at rest.'],
     ],
-    ['relay', 'lifts its contact: nothing lies on the one beside it, and its coil is no contact', (j) => remove(j, 'K1.no'), []],
+    [
+      'relay',
+      'lifts its contact: nothing lies on the one beside it, and its coil is no contact',
+      (j) => remove(j, 'K1.no'),
+      [],
+    ],
   ],
   'sources-joined': [
     [

@@ -1,7 +1,7 @@
 import { endSwitchOf } from '../parts/kind.ts'
-import type { Poles } from '../poles/poles.ts'
 import { markingOf } from '../words/words.ts'
-import type { Found, Rule, Ruled } from './finding.ts'
+import type { Found, Rule } from './finding.ts'
+import { isOtherEnd } from './missing.ts'
 
 type Pair = readonly [string, string]
 
@@ -39,40 +39,22 @@ export const halfLanded: Rule = {
       // Each terminal is spoken of once, by what says most of it.
       for (const pair of [...whole, ...lone].filter(isHalf))
         if (!pairs.some((other) => other.some((end) => pair.includes(end)))) pairs.push(pair)
-      return pairs.flatMap((pair): Found[] => {
-        const [on, off] = [pair.filter((t) => !isBare(t)), pair.filter(isBare)]
-        if (on.length === 0 || off.length === 0) return []
-        const [bare, held] = [markingOf(job, id, off[0]!), markingOf(job, id, on[0]!)]
+      return pairs.map((pair): Found => {
+        const [bare, held] = isBare(pair[0]) ? pair : [pair[1], pair[0]]
+        const [none, one] = [markingOf(job, id, bare), markingOf(job, id, held)]
         const { label } = job.parts[id]!
-        return [
-          {
-            severity: 'fails',
-            at: off.map((terminal) => ({ part: id, terminal })),
-            says:
-              bare === held
-                ? `One ${bare} of ${label} has nothing landed, and the other has.`
-                : `${label} ${bare} has nothing landed, and ${held} has.`,
-            why: 'No current can pass: what it should move or tell stays as it is.',
-            remedy: 'Land the missing conductor.',
-            explainedBy: (other) => kind.class !== 'boiler' && isOtherEnd(poles, other, poles.node(id, on[0]!)!),
-          },
-        ]
+        return {
+          severity: 'fails',
+          at: [{ part: id, terminal: bare }],
+          says:
+            none === one
+              ? `One ${none} of ${label} has nothing landed, and the other has.`
+              : `${label} ${none} has nothing landed, and ${one} has.`,
+          why: 'No current can pass: what it should move or tell stays as it is.',
+          remedy: 'Land the missing conductor.',
+          explainedBy: (other) => kind.class !== 'boiler' && isOtherEnd(poles, other, poles.node(id, held)!),
+        }
       })
     })
   },
-}
-
-/**
- * Does a boiler's call pair lack its conductor to here? So it is where nothing is landed on the one terminal of the pair, and
- * the other is joined with the far side of what is open here: one conductor is missing, and has two ends.
- * @param node the far side
- */
-export function isOtherEnd(poles: Poles, { rule, at }: Ruled, node: number): boolean {
-  const [spot] = at
-  if (rule !== 'half-landed' || !spot) return false
-  const call = poles.calls.find(
-    ({ part, hot, back }) => part.id === spot.part && [hot, back].includes(spot.terminal ?? ''),
-  )
-  if (!call) return false
-  return poles.copper.joined(spot.terminal === call.hot ? call.backNode : call.hotNode, node)
 }

@@ -1,7 +1,7 @@
 import { endSwitchOf } from '../parts/kind.ts'
 import { labelOf, markingOf } from '../words/words.ts'
 import type { Rule, Ruled } from './finding.ts'
-import { isOtherEnd } from './half-landed.ts'
+import { isOtherEnd } from './missing.ts'
 import { allStrips } from './strips.ts'
 
 export const loadHasLoop: Rule = {

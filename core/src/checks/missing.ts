@@ -27,3 +27,18 @@ export function isAstray({ parts }: Netlist, poles: Poles, part: string, { rule,
   const ofSource = parts.get(spot?.part ?? '')?.kind.roles.feeds?.includes(spot?.terminal ?? '') === true
   return ends.some((end) => lacking.has(poles.gap(end)) || (ofSource && poles.isLost(end)))
 }
+
+/**
+ * Does a boiler's call pair lack its conductor to here? So it is where nothing is landed on the one terminal of the pair, and
+ * the other is joined with the far side of what is open here: one conductor is missing, and has two ends.
+ * @param node the far side
+ */
+export function isOtherEnd(poles: Poles, { rule, at }: Ruled, node: number): boolean {
+  const [spot] = at
+  if (rule !== 'half-landed' || !spot) return false
+  const call = poles.calls.find(
+    ({ part, hot, back }) => part.id === spot.part && [hot, back].includes(spot.terminal ?? ''),
+  )
+  if (!call) return false
+  return poles.copper.joined(spot.terminal === call.hot ? call.backNode : call.hotNode, node)
+}

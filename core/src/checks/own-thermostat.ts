@@ -1,5 +1,5 @@
 import { listed } from '../words/listed.ts'
-import { labelOf } from '../words/words.ts'
+import { labelOf, terminalInWords } from '../words/words.ts'
 import type { Found, Rule, Ruled } from './finding.ts'
 import { stationsOf } from './strips.ts'
 
@@ -15,8 +15,11 @@ export const ownThermostat: Rule = {
       .flatMap(({ zone, valve }) => {
         const own = job.zones[zone]!.thermostat
         if (!valve || valve.dark?.at === 'nowhere' || own === undefined) return []
-        const callContact = simulation.netlist.parts.get(own)?.kind.roles.callContact
+        const { roles, hookup } = simulation.netlist.parts.get(own)?.kind ?? {}
+        const callContact = roles?.callContact
         if (!callContact) return []
+        const call =
+          hookup?.call === undefined ? `the call of ${labelOf(job, own)}` : terminalInWords(job, own, hookup.call)
         const met = stationsOf(valve)
           .filter(({ part, element }) => simulation.netlist.parts.get(part)?.kind.roles.callContact === element)
           .map(({ part }) => part)
@@ -56,13 +59,13 @@ export const ownThermostat: Rule = {
                   ...accused,
                   says: `${name} is switched by ${said}, and not by ${labelOf(job, own)}.`,
                   why: 'Another zone’s call moves it: the wrong room heats.',
-                  remedy: 'Bring its own thermostat’s W to its motor, in place of the other’s.',
+                  remedy: `Bring ${call} to its motor, in place of the other’s.`,
                 }
               : {
                   ...accused,
                   says: `${name} is not switched by ${labelOf(job, own)}.`,
                   why: 'Nothing switches it: it stands open all the time.',
-                  remedy: 'Bring its own thermostat’s W to its motor.',
+                  remedy: `Bring ${call} to its motor.`,
                 },
           )
         else if (others.length > 0)
@@ -70,7 +73,7 @@ export const ownThermostat: Rule = {
             ...accused,
             says: `${name} is switched by ${said} as well.`,
             why: 'It moves on another zone’s call, or only when both call.',
-            remedy: 'Land it on its own thermostat’s W alone.',
+            remedy: `Land it on ${call} alone.`,
           })
         return found
       }),

@@ -89,17 +89,19 @@ export function endOf(
   const heard = subject.load
     ? undefined
     : netlist.branches.find((branch) => branch.form === 'load' && hearsSwitch(circuit, branch) && beyond(branch))
-  const far = heard && beyondSense(circuit, heard, lost)
-  const isFed = far !== undefined && isOnCopper(nearest(map.from(far, NONE)))
+  const said = ([part, node]: readonly [string, number]): Dark => {
+    const terminal = terminalOf(netlist, part, node)
+    return { at: 'nowhere', part, ...(terminal ? { terminal } : {}) }
+  }
+  const bySide = (isB: boolean) =>
+    said(bareBeyond(circuit, subject, isB ? fromB : fromA) ?? [subject.part, isB ? subject.b : subject.a])
+  if (!heard) return bySide(leads)
+  const far = beyondSense(circuit, heard, lost)
+  const onward = map.from(far, NONE)
+  if (!isOnCopper(nearest(onward))) return said(bareBeyond(circuit, subject, onward) ?? [heard.part!, far])
   // What hears the call has its own side of the source: then it is the switch that lacks the other.
-  const toSense = ({ cost }: Walks) => Math.min(cost[heard!.a]!, cost[heard!.b]!)
-  const [walks, own] = (isFed ? toSense(fromA) < toSense(fromB) : leads) ? [fromB, subject.b] : [fromA, subject.a]
-  const [part, node] =
-    heard && !isFed
-      ? (bareBeyond(circuit, subject, map.from(far!, NONE)) ?? [heard.part!, far!])
-      : (bareBeyond(circuit, subject, walks) ?? [subject.part, own])
-  const terminal = terminalOf(netlist, part, node)
-  return { at: 'nowhere', part, ...(terminal ? { terminal } : {}) }
+  const toSense = ({ cost }: Walks) => Math.min(cost[heard.a]!, cost[heard.b]!)
+  return bySide(toSense(fromA) < toSense(fromB))
 }
 
 /** What a switch tells something to: a boiler's call, or a panel's own. */

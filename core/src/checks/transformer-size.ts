@@ -55,9 +55,8 @@ export const transformerSize: Rule = {
     })
   },
   mend(draft, { at: [spot] }) {
-    const part = spot?.part ? draft.parts[spot.part] : undefined
-    const kind = part && kindOf(part)
-    if (!part || !kind || !isFuse(kind)) return
+    const part = draft.parts[spot?.part ?? '']
+    if (!part || !isFuse(kindOf(part)!)) return
     part.figures = { ...part.figures, amps: fuseFor(draft.survey.transformer.va) }
   },
 }

@@ -5,8 +5,10 @@ import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { endSwitchOf } from '../parts/kind.ts'
 import { labelOf, type Piece } from '../words/words.ts'
+import { callLost } from './call-lost.ts'
+import type { Dark } from './dark.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
-import type { ZoneLoops } from './loops.ts'
+import type { Loops, ZoneLoops } from './loops.ts'
 import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -15,6 +17,8 @@ interface Look {
   readonly simulation: Simulation
   readonly job: Job
   readonly loops: ZoneLoops
+  /** The loops of the whole job. */
+  readonly all: Loops
   readonly thermostat: InstalledPart
   readonly valve: InstalledPart
   readonly travel: number
@@ -38,6 +42,7 @@ export function ownValve(
   simulation: Simulation,
   job: Job,
   loops: ZoneLoops,
+  all: Loops,
   thermostat: InstalledPart,
   valve: InstalledPart,
 ): ZoneStanding {
@@ -66,7 +71,23 @@ export function ownValve(
   const trouble = (says: string, ...sentence: Piece[]) => stands(says, { trouble: [name, ...sentence] })
   const label: Piece = { text: labelOf(job, valve.id), part: valve.id, wrong: true }
   const look: Look = {
-    ...{ simulation, job, loops, thermostat, valve, travel, opening, held, driven, moving, proven, made, says, label },
+    ...{
+      simulation,
+      job,
+      loops,
+      all,
+      thermostat,
+      valve,
+      travel,
+      opening,
+      held,
+      driven,
+      moving,
+      proven,
+      made,
+      says,
+      label,
+    },
     stands,
     trouble,
   }
@@ -195,7 +216,7 @@ function unfed({ simulation, job, loops, label, stands, trouble }: Look) {
 }
 
 /** Called and driven: it moves, opens, proves it, and the boiler answers; or which of these fails. */
-function fed({ simulation, job, loops, valve, travel, held, proven, says, label, stands, trouble }: Look) {
+function fed({ simulation, job, loops, all, valve, travel, held, proven, says, label, stands, trouble }: Look) {
   if (travel < 1 && held)
     return trouble('fed, does not move', { text: 'the feed reaches ' }, label, {
       text: ' and it does not move. Turn the stem by hand before you blame the motor.',
@@ -215,8 +236,16 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
   if (!loops.call && boilersTold(simulation).length > 0)
     return stands(`${says}, assumed`, { proven: true, assumed: true })
   if (!hasBoiler(simulation)) return stands(`${says}, assumed`, { proven: true, assumed: true })
+  const lost = boilersTold(simulation).length === 0 ? callLost(simulation, all) : undefined
+  const ends = lost
+    ? [
+        { text: ': ' },
+        darkInWords(job, lost),
+        { text: lost.at === 'nowhere' ? ' leads nowhere.' : ' passes nothing on.' },
+      ]
+    : [{ text: '.' }]
   if (!loops.call)
-    return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler.' })
+    return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler' }, ...ends)
   // Where its switch is not to be made yet, another call may already have told the boiler.
   if (!proven && valve.kind.provesHere?.(valve.figures, simulation.stateOf(valve.id)) === false)
     return stands(says, boilersTold(simulation).length > 0 ? { proven: true, assumed: true } : { moving: true })
@@ -227,6 +256,14 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
     if (waiting && relay && !is(simulation, relay, 'pulledIn')) return stands('open, stand-in waits')
     const held = withheld(simulation, loops.call)
     if (held) return stands(`open; ${labelOf(job, held.by.id)} ${held.why}`)
+    const coil = loops.standIn?.complete === false ? loops.standIn.dark : undefined
+    if (coil && relay && !is(simulation, relay, 'pulledIn'))
+      return trouble(
+        'open, not proven',
+        { text: 'valve open, boiler not told: ' },
+        { text: labelOf(job, relay.id), part: relay.id },
+        ...coilInWords(job, coil),
+      )
     const dark = loops.call.dark
     if (dark?.at === 'source')
       return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, dark), {
@@ -258,7 +295,17 @@ function fed({ simulation, job, loops, valve, travel, held, proven, says, label,
       { text: labelOf(job, stops.id), part: stops.id, wrong: true },
       { text: ' does not pass the call on. Find out why; never bridge it.' },
     )
+  if (lost)
+    return trouble('proven, boiler not told', { text: 'valve open and proven, but the boiler is not told' }, ...ends)
   if (boilersTold(simulation).length === 0)
     return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
   return endSwitchOf(valve.kind.roles) ? stands(`${says}, proven`) : stands(`${says}, assumed`, { assumed: true })
+}
+
+/** Why the coil of a stand-in does nothing, after its name. */
+function coilInWords(job: Job, dark: Dark): Piece[] {
+  if (dark.at === 'load') return [{ text: ' is fed, but its coil draws nothing.' }]
+  if (dark.at === 'nowhere')
+    return [{ text: ' gets nothing, because ' }, darkInWords(job, dark), { text: ' leads nowhere.' }]
+  return [{ text: ' gets nothing. Its line goes dark at ' }, darkInWords(job, dark), { text: '.' }]
 }

@@ -7,6 +7,7 @@ import { listedPieces } from '../words/listed.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
+import { usedTerminals } from './used-terminals.ts'
 
 /** What is wrong with the supply: what buzzes, has let go or soon will, burnt boards, dark lines, dead transformers. */
 export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
@@ -32,11 +33,17 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
         { text: ': its board is burnt, by voltage from outside on a call pair that takes a dry contact only.' },
       ])
   }
+  const used = [...usedTerminals(simulation.netlist)]
+  // What nobody has wired yet lacks nothing.
+  const isUsed = (part: string) => used.some((terminal) => terminal.startsWith(`${part}.`))
   for (const strip of loops.shared) {
-    if (!strip.id.startsWith('supply:') || strip.sourceVolts === 0 || strip.complete) continue
+    if (!strip.id.startsWith('supply:') || strip.complete) continue
     const dark = strip.dark
     if (!dark || (dark.part && blown.has(dark.part))) continue
     const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
+    if (dark.at === 'nowhere' && isUsed(strip.subject.part))
+      troubles.push([source, { text: ' gets no line voltage: ' }, darkInWords(job, dark), { text: ' leads nowhere.' }])
+    if (strip.sourceVolts === 0) continue
     if (dark.part === strip.subject.part && dark.at !== 'lead') {
       const { kind, figures } = simulation.netlist.parts.get(dark.part)!
       // A panel or a boiler says how the rest of it stands, a transformer how its winding does.

@@ -133,6 +133,17 @@ describe('the verdict', () => {
     })
   })
 
+  it('of a thermostat that drives by itself it is the thermostat that is marked, and not its valve', () => {
+    const { job } = kestrel()
+    const bench = benchWith(job, [{ id: 'part:TS3/neverOpens' }])
+    bench.settle()
+    const { sentence } = verdictOf(bench, job, loopsOf(bench, job))
+    expect(sentence.filter(({ part }) => part).map(({ part, wrong }) => [part, wrong])).toEqual([
+      ['TS3', true],
+      ['V3', false],
+    ])
+  })
+
   it('a plant that is surveyed and not wired says what comes next, until one zone is', () => {
     const { job } = kestrel()
     const says = (one: typeof job) => {

@@ -9,6 +9,7 @@ import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
 import { supplyTroubles } from './supply-troubles.ts'
+import { usedTerminals } from './used-terminals.ts'
 import { zoneStanding } from './zone-standing.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -22,7 +23,7 @@ export interface Verdict {
 
 /** One plain sentence on how the job stands now, worst first, and how each zone stands. */
 export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdict {
-  const zones = loops.zones.map((zone) => zoneStanding(simulation, job, zone))
+  const zones = loops.zones.map((zone) => zoneStanding(simulation, job, zone, loops))
   const dead = supplyTroubles(simulation, job, loops)
   // What a dead source feeds is blank because of it.
   const blank = blankTroubles(job, loops, dead)
@@ -96,6 +97,7 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
     ])
   troubles.push(...idlePumps(simulation, job, zones))
   if (told.length === 0) return troubles
+  const used = usedTerminals(simulation.netlist)
   troubles.push(...fedAndStand(simulation, job, loops))
   for (const strip of loops.shared) {
     if (!isAnswer(simulation, strip) || withheld(simulation, strip)) continue
@@ -107,8 +109,16 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
     if (owners.length > 0 && !owners.some(({ proven }) => proven)) continue
     const name: Piece = { text: labelOf(job, part), part }
     const faulty: Piece = { ...name, wrong: true }
-    if (strip.dark.at === 'nowhere')
+    if (strip.dark.at === 'nowhere' && strip.dark.part === part && !used.has(`${part}.${strip.dark.terminal}`))
       troubles.push([{ text: 'The boiler is called, but ' }, faulty, { text: ' is not wired.' }])
+    else if (strip.dark.at === 'nowhere')
+      troubles.push([
+        { text: 'The boiler is called, but ' },
+        name,
+        { text: ' gets nothing: ' },
+        darkInWords(job, strip.dark),
+        { text: ' leads nowhere.' },
+      ])
     else if (strip.dark.part === part && strip.dark.at === 'load')
       troubles.push([{ text: 'The boiler is called and ' }, faulty, { text: ' is fed, but draws nothing.' }])
     else

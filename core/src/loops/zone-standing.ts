@@ -1,13 +1,16 @@
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { followingValve } from './following-valve.ts'
-import type { ZoneLoops } from './loops.ts'
+import type { Loops, ZoneLoops } from './loops.ts'
 import { ownValve } from './own-valve.ts'
 import { restingSide } from './resting-side.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
-/** How a zone stands, by what it has: a valve of its own, one that follows a signal, or the resting side of a diverter. */
-export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops): ZoneStanding {
+/**
+ * How a zone stands, by what it has: a valve of its own, one that follows a signal, or the resting side of a diverter.
+ * @param all the loops of the whole job, for what the zone shares with others
+ */
+export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops, all: Loops): ZoneStanding {
   const { thermostat: by, valve: of, valveKind } = job.zones[loops.zone]!
   const blank = { zone: loops.zone, calling: false, opening: 0, moving: false, proven: false, says: 'not wired' }
   const thermostat = by ? simulation.netlist.parts.get(by) : undefined
@@ -15,10 +18,10 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops)
   if (!thermostat) return blank
   if (!valve) return valveKind === '' ? restingSide(simulation, loops, thermostat) : blank
   if (valve.kind.roles.listens) return followingValve(simulation, job, loops, thermostat, valve)
-  const first = ownValve(simulation, job, loops, thermostat, valve)
+  const first = ownValve(simulation, job, loops, all, thermostat, valve)
   const further = (loops.also ?? []).flatMap((strip) => {
     const head = simulation.netlist.parts.get(strip.subject.part)
-    return head ? [ownValve(simulation, job, { ...loops, valve: strip }, thermostat, head)] : []
+    return head ? [ownValve(simulation, job, { ...loops, valve: strip }, all, thermostat, head)] : []
   })
   return further.reduce(together, first)
 }

@@ -144,3 +144,24 @@ describe('boiler water', () => {
     expect(at([1]) - at([1, 2])).toBeCloseTo(3.5, 1)
   })
 })
+
+describe('just under and just at the volts they need', () => {
+  const jumps = (kind: string, state: object, over: number) => {
+    const { figures, motion } = catalogue.get(kind)!
+    const values = Object.fromEntries(Object.entries(figures).map(([name, { value }]) => [name, value]))
+    return motion.jumps!(values as never, state as never, { over: () => over } as never)
+  }
+
+  it('a vent damper turns at its least volts and not under them, and holds to the half', () => {
+    const least = catalogue.get('safety/damper')!.figures.minimumVolts!.value
+    expect(jumps('safety/damper', { driven: false, travel: 0 }, least)).toEqual({ driven: true })
+    expect(jumps('safety/damper', { driven: false, travel: 0 }, least - 0.01)).toBeUndefined()
+    expect(jumps('safety/damper', { driven: true, travel: 1 }, least / 2)).toBeUndefined()
+    expect(jumps('safety/damper', { driven: true, travel: 1 }, least / 2 - 0.01)).toEqual({ driven: false })
+  })
+
+  it('a mid-position valve is urged by heating alone', () => {
+    const { urged } = catalogue.get('valve/mid-position')!
+    expect([true, false].map((heat) => urged!({} as never, { heat, off: false } as never))).toEqual([true, false])
+  })
+})

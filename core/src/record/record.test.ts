@@ -408,3 +408,21 @@ describe('in words', () => {
     expect(new Set(entryKinds.map(({ kind }) => kind)).size).toBe(entryKinds.length)
   })
 })
+
+describe('what an entry is about', () => {
+  it('a conductor that was seen is its wire, and none where no wire is named', () => {
+    const conductor = entryKinds.find(({ kind }) => kind === 'seen')!
+    const wire = { kind: 'seen', what: 'conductor', wire: 'w1' }
+    expect(conductor.subject!(wire as never)).toBe('wire:w1')
+    expect(conductor.subject!({ kind: 'seen', what: 'conductor' } as never)).toBeUndefined()
+  })
+
+  it('what was done to a part that hangs there no more is told by its id, and to its lead by both', () => {
+    const lift = (of: string) => next({ kind: 'action', does: 'lift', of })
+    const saying = (of: string) => [...foundOf(document, [lift(of)]).open.values()].map(({ says }) => says)
+    expect(saying('V3.m1')).toEqual(['Valve 3 M1 lifted'])
+    expect(saying('V99')).toEqual(['V99 lifted'])
+    expect(saying('V99.m1')).toEqual(['V99 m1 lifted'])
+    expect(saying('wire:gone.to')).toEqual(['Wire gone lifted'])
+  })
+})

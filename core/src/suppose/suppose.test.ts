@@ -222,6 +222,7 @@ describe('what is supposed', () => {
     expect(said('part:TS2/neverMakes')).toEqual(['Thermostat 2: Contact does not close', 'TS2/whole'])
     expect(said('wire:w21/open')).toEqual(['Wire 21 broken', 'TC2/white'])
     expect(said('wire:w21.to/ohms')).toEqual(['Wire 21: 60 Ω at Thermostat 2 W', 'TS2'])
+    expect(said('lead:V1.m1/exchanged:V2.m1')).toEqual(['Valve 1 M1 and Valve 2 M1 are exchanged', 'V1'])
     expect(said('supply/low')).toEqual(['the line is low, 105 V', 'supply'])
     expect(said('wire:w999/open')[0]).toBe('wire:w999/open (not in this circuit)')
   })

@@ -1,0 +1,25 @@
+import type { Simulation } from '../motion/simulation.ts'
+import type { Dark } from './dark.ts'
+import type { Loops } from './loops.ts'
+import { usedTerminals } from './used-terminals.ts'
+
+/**
+ * Where a call ends that zones bring about and no boiler hears: in the loop of the contact by which a panel passes it on, or at a
+ * terminal of the boiler's call with nothing landed on it. Undefined where neither is so.
+ */
+export function callLost({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'>): Dark | undefined {
+  const lane = shared.find(({ subject: { part, element }, complete, dark }) => {
+    const { kind } = netlist.parts.get(part)!
+    return kind.class === 'panel' && kind.roles.lanes?.includes(element) && !complete && dark
+  })
+  if (lane) return lane.dark
+  const used = usedTerminals(netlist)
+  for (const { id, kind, branches } of netlist.parts.values()) {
+    if (kind.roles.told === undefined) continue
+    const sense = branches.get(kind.roles.callSense ?? '')?.element
+    const ends = kind.roles.callPair ?? (sense?.form === 'load' ? [sense.a, sense.b] : [])
+    const terminal = ends.find((end) => end in kind.terminals && !used.has(`${id}.${end}`))
+    if (terminal !== undefined) return { at: 'nowhere', part: id, terminal }
+  }
+  return undefined
+}

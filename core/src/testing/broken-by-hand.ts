@@ -33,6 +33,10 @@ export const plants = {
   relay: () => wired({ scheme: 's14', ...line, boiler: 'boiler/volt-free', zones: 1 }),
 } satisfies Record<string, () => Job>
 
+/** What one hand does to a sound plant, and all that its rule says of it: how serious, where, in which words. */
+export type Row = readonly [keyof typeof plants, string, (job: Job) => void, readonly string[]]
+export type Table = Readonly<Record<string, readonly Row[]>>
+
 const named = ({ part, terminal, wire, cable }: Spot) => (terminal ? `${part}.${terminal}` : (part ?? wire ?? cable))
 
 /** All that a rule by itself says of a job, a line each: how serious, where, in which words. */

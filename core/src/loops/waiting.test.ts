@@ -37,6 +37,21 @@ describe('normal running', () => {
     expect(look(bench, job).says).toContain('boiler and pump at rest')
   })
 
+  it('a thermostat waits out its start delay, and says so until its contact makes', () => {
+    const job = wired({ scheme: 's2b', powered: true })
+    job.parts.TS1!.figures = { startDelay: 90 }
+    const bench = called(job)
+    bench.runTo(60)
+    expect(look(bench, job)).toMatchObject({ zones: ['start delay running', 'shut'] })
+    expect(look(bench, job).tone).not.toBe('wrong')
+    bench.runTo(95)
+    expect(look(bench, job).zones[0]).toMatch(/^opening/)
+    // Let go while it waits, it waits no longer.
+    bench.set('TS1', 'calling', false)
+    bench.settle()
+    expect(look(bench, job).zones[0]).toBe('shut')
+  })
+
   it('a damper without a plug lets the call through only when it stands open', () => {
     const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
     const bench = called(job)

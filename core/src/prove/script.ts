@@ -314,7 +314,8 @@ function bounded(bench: ProveBench, job: Job, one: ExpectedReading): ExpectedRea
   const value = bench.reads(one)
   if (value === undefined || value === null) return []
   const volts = Math.abs(value)
-  if (one.most !== null && one.most <= LEAST_VOLTS) return [one]
+  // Of volts none is held to no upper bound; what is to be dead keeps its own.
+  if (one.most! <= LEAST_VOLTS) return [one]
   if (volts < LEAST_VOLTS) return [{ ...one, least: 0, most: Math.max(2, mains(job.practice).volts * 0.01) }]
   return [{ ...one, least: volts * (1 - OFF), most: volts * (1 + OFF) }]
 }

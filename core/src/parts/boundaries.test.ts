@@ -160,6 +160,20 @@ describe('just under and just at the volts they need', () => {
     expect(jumps('safety/damper', { driven: true, travel: 1 }, least / 2 - 0.01)).toEqual({ driven: false })
   })
 
+  it('a mid-position valve is taken back by its spring while nothing drives it and it stands anywhere but at rest', () => {
+    const { tells } = catalogue.get('valve/mid-position')!
+    const back = tells!.find(({ starts }) => starts === 'spring takes it back')!
+    const rest = { heat: false, off: false, way: 0, beyond: 0 }
+    const so = (state: object) => back.is({} as never, { ...rest, ...state } as never)
+    expect([{ way: 0.5 }, { way: 1, beyond: 0.5 }, {}].map(so)).toEqual([true, true, false])
+    expect(
+      [
+        { heat: true, way: 0.5 },
+        { heat: true, off: true, way: 1, beyond: 0.5 },
+      ].map(so),
+    ).toEqual([false, false])
+  })
+
   it('a mid-position valve is urged by heating alone', () => {
     const { urged } = catalogue.get('valve/mid-position')!
     expect([true, false].map((heat) => urged!({} as never, { heat, off: false } as never))).toEqual([true, false])

@@ -410,6 +410,19 @@ describe('in words', () => {
 })
 
 describe('what an entry is about', () => {
+  it('a picture is told by its part and its words, by what it is where it has neither, and with its pins', () => {
+    const photo = { kind: 'photo', file: 'a'.repeat(64), text: '', pins: [] }
+    const says = (more: object) => entryInWords(job, { ...photo, ...more } as never)
+    expect(says({ of: 'V2', text: 'scorched' })).toBe('Valve 2: scorched')
+    expect(says({ of: 'V2' })).toBe('Valve 2')
+    expect(says({ text: 'scorched' })).toBe('scorched')
+    expect(says({ of: 'V99' })).toBe('Photo')
+    expect(says({})).toBe('Photo')
+    expect(says({ paper: 'pdf' })).toBe('Leaflet')
+    const pin = (text: string) => ({ x: 0.5, y: 0.5, says: text })
+    expect(says({ of: 'V2', pins: [pin('lamp'), pin('lever')] })).toBe('Valve 2 (1 lamp; 2 lever)')
+  })
+
   it('a conductor that was seen is its wire, and none where no wire is named', () => {
     const conductor = entryKinds.find(({ kind }) => kind === 'seen')!
     const wire = { kind: 'seen', what: 'conductor', wire: 'w1' }

@@ -2,7 +2,7 @@ import type { Netlist } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { endSwitchOf } from '../parts/kind.ts'
 import type { Poles } from '../poles/poles.ts'
-import { labelOf, terminalInWords, wireInWords } from '../words/words.ts'
+import { labelOf, terminalInWords } from '../words/words.ts'
 import type { Finding, Found, Rule } from './finding.ts'
 
 /** The fault by which a kind describes its factory link. */
@@ -39,7 +39,7 @@ export const alwaysCalled: Rule = {
         ],
         says: `The call pair of ${labelOf(job, boiler.id)} is linked${ends}.`,
         why: 'The boiler runs day and night, whatever the valves do.',
-        remedy: elsewhere ? `Take ${wireInWords(job, link!)} off.` : 'Take the link out.',
+        remedy: of && elsewhere ? `Take wire ${of.label} off.` : 'Take the link out.',
       })
     }
     const { line } = poles

@@ -4,7 +4,7 @@ import type { Found, Rule } from './finding.ts'
 export const bridged: Rule = {
   id: 'bridged',
   name: 'No switch and no safety is bridged',
-  caution: 'Never run a burner on a bridged safety, not even to see whether it runs.',
+  caution: 'Never run a plant on a bridged safety, fuse or switch, not even to see whether it runs.',
   check({ job, poles, simulation, landed }) {
     return [...simulation.netlist.parts.values()].flatMap(({ id, kind, branches }) => {
       const guards = kind.class === 'switch' || kind.class === 'protection' || kind.class === 'safety'
@@ -22,6 +22,9 @@ export const bridged: Rule = {
               ? 'It can no longer stop the burner when it must.'
               : 'Opening it no longer kills what it should kill.',
             remedy: 'Take the bridge off.',
+            // What stays live behind it is said there, and what to mind.
+            explainedBy: ({ rule, at: [first, ...more] }) =>
+              rule === 'isolator-kills' && first!.part === id && more.some(({ wire }) => wire !== undefined),
           },
         ]
       })

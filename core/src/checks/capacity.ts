@@ -8,6 +8,7 @@ const TAKEN_OFF = new Set([
   'own-thermostat',
   'always-called',
   'bridged',
+  'isolator-kills',
   'shorted',
   'loops-apart',
   'line-on-low',

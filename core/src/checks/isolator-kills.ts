@@ -1,5 +1,6 @@
 import type { Simulation } from '../motion/simulation.ts'
 import { Simulation as Bench } from '../motion/simulation.ts'
+import type { Poles } from '../poles/poles.ts'
 import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
@@ -11,7 +12,7 @@ export const isolatorKills: Rule = {
   id: 'isolator-kills',
   name: 'Opening any switch of the supply kills everything',
   caution: 'Two feeds: isolate both, lock off, and prove every terminal dead before you touch one.',
-  check({ job, simulation }) {
+  check({ job, simulation, poles }) {
     const guards = [...simulation.netlist.parts.values()].filter(({ kind }) => kind.class === 'switch')
     // Switches that leave the same live are passed by at one place: that is one thing to put right.
     const passed = new Map<string, { live: string[]; by: string[] }>()
@@ -24,17 +25,35 @@ export const isolatorKills: Rule = {
       const names = [...new Set(live.map((part) => labelOf(job, part)))]
       const switches = by.map((id) => labelOf(job, id))
       const stay = names.length === 1 ? 'stays' : 'stay'
+      const said = listed(names.length > 4 ? [...names.slice(0, 3), `${names.length - 3} more`] : names)
+      const [only] = by
+      const bridge = by.length === 1 ? bridgeOf(simulation, poles, only!) : []
+      if (bridge.length > 0)
+        return {
+          severity: 'danger',
+          at: [{ part: only! }, ...bridge.map((wire) => ({ wire })), ...spots(live)],
+          says: `${switches[0]} is bridged: ${said} ${stay} live with it open.`,
+          why: 'Whoever works here believes everything is dead.',
+          remedy: 'Take the bridge off, and prove that the switch kills everything.',
+        }
       return {
         severity: 'danger',
-        at: [...by.map((part) => ({ part })), ...[...new Set(live)].slice(0, 12).map((part) => ({ part }))],
-        says: `${listed(names.length > 4 ? [...names.slice(0, 3), `${names.length - 3} more`] : names)} ${stay} live with ${listed(switches, 'or')} open.`,
+        at: [...by.map((part) => ({ part })), ...spots(live)],
+        says: `${said} ${stay} live with ${listed(switches, 'or')} open.`,
         why: 'Whoever works here believes everything is dead. A second feed, or a bridge past the switch, is not.',
         remedy: 'Bring every feed through the one isolator, and prove it.',
-        explainedBy: (other) => other.rule === 'bridged' && by.length === 1 && other.at[0]!.part === by[0],
       }
     })
   },
 }
+
+const spots = (parts: readonly string[]) => [...new Set(parts)].slice(0, 12).map((part) => ({ part }))
+
+/** The conductors that bridge a switch; none where nothing does. */
+const bridgeOf = ({ netlist }: Simulation, poles: Poles, id: string): string[] =>
+  [...netlist.parts.get(id)!.branches.values()].flatMap(({ form, a, b }) =>
+    form === 'contact' ? poles.bridges(a, b) : [],
+  )
 
 /** Parts with something on them that is fed from the line. */
 function loadsLive(bench: Simulation): string[] {

@@ -25,7 +25,7 @@ describe('a rule mends what it knows how to', () => {
     join(job, 'V1.e1', 'V1.e2')
     const linked = { ...job, wired: null }
     const finding = findingsOf(linked).find(({ rule }) => rule === 'always-called')!
-    expect(finding.remedy).toBe('Take Wire seeded off.')
+    expect(finding.remedy).toBe('Take wire seeded off.')
     expect(applied(linked, fixOf(linked, finding)!)!.wires).toEqual({ ...wires, seeded: undefined })
     // A second link beside it: neither alone is the one.
     job.wires.more = { ...job.wires.seeded!, label: 'more' }

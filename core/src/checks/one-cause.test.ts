@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { wired } from '../testing/benches.ts'
-import { plants } from '../testing/broken-by-hand.ts'
+import { both, plants } from '../testing/broken-by-hand.ts'
 import { exchange, join, remove } from '../testing/hands.ts'
 import { plants as others } from '../testing/mistakes.ts'
 import { findingsOf, wiredOf } from './index.ts'
@@ -118,6 +118,9 @@ it('what stands on no terminal is nobody else’s gap', () => {
   const there = { ...found, rule: 'load-has-loop', at: [{ part: 'V1', terminal: 'm2' }] }
   const nowhere = { ...found, rule: 'load-has-loop', at: [{ part: 'V2' }] }
   expect(oneCause([half, there, nowhere], poles)).toEqual([half, nowhere])
+  // What can hurt is said beside what cannot, whichever explains it.
+  const hurts = { ...there, severity: 'danger', explainedBy: () => true } as const
+  expect(oneCause([half, hurts], poles)).toEqual([half, hurts])
   // The other way round: what says less keeps nobody silent.
   expect(oneCause([there], poles)).toEqual([there])
 })
@@ -204,9 +207,28 @@ it('what runs because a zone or the boiler is called by itself is not said besid
   join(proven, 'V1.e1', 'V1.e2')
   expect(serious(proven)).toEqual(['always-called: The call pair of Boiler is linked, from Valve 1 S1 to Valve 1 S2.'])
   // A pump that is fed past everything is a fault of its own, whatever else is.
-  const both = plants.apart()
-  join(both, 'P1.l', 'SS1.out')
-  expect(serious(both)).toEqual(['back-feed: System pump runs with nobody calling.'])
+  const fed = plants.apart()
+  join(fed, 'P1.l', 'SS1.out')
+  expect(serious(fed)).toEqual(['back-feed: System pump runs with nobody calling.'])
+})
+
+it('a switch that is bridged is said with what stays live behind it, and of two none is left out', () => {
+  const one = plants.plain()
+  join(one, 'SS1.in', 'SS1.out')
+  const [finding, ...more] = findingsOf(one)
+  expect(more).toEqual([])
+  expect(finding).toMatchObject({
+    severity: 'danger',
+    says: 'Service switch is bridged: Boiler and Transformer stay live with it open.',
+    caution: 'Two feeds: isolate both, lock off, and prove every terminal dead before you touch one.',
+  })
+  const two = plants.plain()
+  both(two, ['SS1.in', 'SS1.out'], ['ES1.in', 'ES1.out'])
+  expect(serious(two)).toEqual([
+    'isolator-kills: Boiler and Transformer stay live with Emergency switch or Service switch open.',
+    'bridged: Emergency switch is bridged.',
+    'bridged: Service switch is bridged.',
+  ])
 })
 
 it('a conductor too many takes the crowded terminal with it', () => {

@@ -17,6 +17,8 @@ export function oneCause(found: readonly Ruled[], poles: Poles): Ruled[] {
 const rankOf = ({ rule, upstream }: Ruled) => (upstream ? 0 : MISSING.indexOf(rule) + 1 || undefined)
 
 function speaksFor(other: Ruled, one: Ruled, poles: Poles): boolean {
+  // What can hurt is not left unsaid for what cannot.
+  if (one.severity === 'danger' && other.severity !== 'danger') return false
   if (one.explainedBy?.(other)) return true
   const [rank, own] = [rankOf(other), rankOf(one)]
   if (rank === undefined || own === undefined || rank >= own || other.severity !== 'fails') return false

@@ -3,6 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { ask } from '../motion/asking.ts'
 import { Poles } from '../poles/poles.ts'
 import { benchWith } from '../suppose/bench.ts'
+import type { Supposition } from '../suppose/supposition.ts'
 import { remove } from '../testing/hands.ts'
 import { plants } from '../testing/mistakes.ts'
 import { sentenceText } from '../words/words.ts'
@@ -11,8 +12,8 @@ import { verdictOf } from './verdict.ts'
 
 /** What the verdict says while a zone calls and one conductor is missing. */
 
-function calling(job: Job, zone: string) {
-  const bench = benchWith(job, [])
+function calling(job: Job, zone: string, wrong: readonly Supposition[] = []) {
+  const bench = benchWith(job, wrong)
   ask(bench, job, zone, true)
   bench.settle()
   const { sentence, more } = verdictOf(bench, job, loopsOf(bench, job))
@@ -24,7 +25,7 @@ function calling(job: Job, zone: string) {
   }
 }
 
-const lost = (plant: string, ...points: [string, string?]) => {
+const lost = (plant: string, ...points: readonly [string, string?]) => {
   const job = plants[plant]!()
   remove(job, ...points)
   return calling(job, Object.keys(job.zones)[0]!).says
@@ -58,6 +59,21 @@ it.each<[string, [string, string?], string]>([
   ['kestrel-point', ['P1.l'], 'The boiler is called, but System pump is not wired.'],
 ])('%s without the conductor on %s: %s', (plant, points, says) => {
   expect(lost(plant, ...points)[0]).toBe(says)
+})
+
+it('what several lack for one reason is one sentence', () => {
+  expect(lost('a transformer each', 'CB1.in')).toEqual([
+    'Transformer 1 and Transformer 2 get no line voltage: Breaker IN leads nowhere.',
+  ])
+})
+
+it.each([
+  ['part:PN1/boilerContactDead', 'but the boiler is not told: Zone panel passes nothing on.'],
+  // The call comes to it, and it has no ear.
+  ['part:B1/callInputDead', 'but the boiler does not answer its call.'],
+])('a panel that has proven its valve, with %s', (id, says) => {
+  const job = plants['sable-row']!()
+  expect(calling(job, 'zone1', [{ id }]).says).toEqual([`Press hall: valve open and proven, ${says}`])
 })
 
 it('a transformer that nobody has wired yet lacks nothing', () => {

@@ -36,13 +36,16 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
   const used = [...usedTerminals(simulation.netlist)]
   // What nobody has wired yet lacks nothing.
   const isUsed = (part: string) => used.some((terminal) => terminal.startsWith(`${part}.`))
+  const unfed = new Map<string, { where: Piece; names: Piece[] }>()
   for (const strip of loops.shared) {
     if (!strip.id.startsWith('supply:') || strip.complete) continue
     const dark = strip.dark
     if (!dark || (dark.part && blown.has(dark.part))) continue
     const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
-    if (dark.at === 'nowhere' && isUsed(strip.subject.part))
-      troubles.push([source, { text: ' gets no line voltage: ' }, darkInWords(job, dark), { text: ' leads nowhere.' }])
+    if (dark.at === 'nowhere' && isUsed(strip.subject.part)) {
+      const where = darkInWords(job, dark)
+      unfed.set(where.text, { where, names: [...(unfed.get(where.text)?.names ?? []), source] })
+    }
     if (strip.sourceVolts === 0) continue
     if (dark.part === strip.subject.part && dark.at !== 'lead') {
       const { kind, figures } = simulation.netlist.parts.get(dark.part)!
@@ -62,6 +65,13 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
       { text: '.' },
     ])
   }
+  for (const { where, names } of unfed.values())
+    troubles.push([
+      ...listedPieces(names),
+      { text: ` ${names.length > 1 ? 'get' : 'gets'} no line voltage: ` },
+      where,
+      { text: ' leads nowhere.' },
+    ])
   for (const part of simulation.netlist.parts.values()) {
     const winding = transformerIn(part)
     if (!winding) continue

@@ -180,7 +180,7 @@ export const joined: Table = {
       'plain',
       'takes one switch out of the way',
       (j) => join(j, 'SS1.in', 'SS1.out'),
-      ['danger SS1 B1 XF1: Boiler and Transformer stay live with Service switch open.'],
+      ['danger SS1 seeded B1 XF1: Service switch is bridged: Boiler and Transformer stay live with it open.'],
     ],
   ],
   'mixed-classes': [

@@ -38,12 +38,13 @@ export const StripSet = memo(function StripSet({ strips: all, job, snapshot, mar
     })
   })
   const width = Math.max(room, ...rows.map((row) => row.x + row.width))
-  const long = rows.some(({ placed }) => placed.stations.some((one) => namesOf(one, job, tied && !alone).length > 1))
-  const height = rows.length === 0 ? 0 : y + BELOW + (long ? NAME : 0)
   const [first, last] = [rows[0], rows.at(-1)]
   // The rod reaches a switch that stands first on its strip; further along it would run through what is before it.
   const beside = tied && !alone && first && last && first.y === last.y
   const reached = last?.placed.stations[0]?.station.subject === true
+  const rodded = beside === true && reached
+  const long = rows.some(({ placed }) => placed.stations.some((one) => namesOf(one, job, rodded).length > 1))
+  const height = rows.length === 0 ? 0 : y + BELOW + (long ? NAME : 0)
   const drawn = (
     <div className={`relative w-full ${width > room ? 'overflow-x-auto overflow-y-hidden' : ''}`} style={{ height }}>
       <svg width={width} height={height} aria-hidden className="block select-none overflow-visible">
@@ -63,9 +64,7 @@ export const StripSet = memo(function StripSet({ strips: all, job, snapshot, mar
               placed={placed}
               y={y}
               marks={marks}
-              inside={(one) => (
-                <Inside one={one} y={y} job={job} snapshot={snapshot} tied={beside === true && reached} />
-              )}
+              inside={(one) => <Inside one={one} y={y} job={job} snapshot={snapshot} tied={rodded} />}
             />
             <OwnLeads strip={strip} placed={placed} y={y} />
           </g>

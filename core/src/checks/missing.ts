@@ -24,8 +24,13 @@ export function isAstray({ parts }: Netlist, poles: Poles, part: string, { rule,
   const ends = Object.keys(kind.terminals).map((terminal) => nodes.get(terminal)!)
   const lacking = poles.gaps(at)
   const [spot] = at
-  const ofSource = parts.get(spot?.part ?? '')?.kind.roles.feeds?.includes(spot?.terminal ?? '') === true
-  return ends.some((end) => lacking.has(poles.gap(end)) || (ofSource && poles.isLost(end)))
+  if (ends.some((end) => lacking.has(poles.gap(end)))) return true
+  // A source that has one side bare, where the part hangs on the other.
+  const source = parts.get(spot?.part ?? '')
+  const pair = source?.kind.roles.feeds
+  if (!source || !pair?.includes(spot!.terminal ?? '')) return false
+  const other = source.nodes.get(pair.find((terminal) => terminal !== spot!.terminal)!)!
+  return ends.some((end) => poles.isLost(end)) && ends.some((end) => poles.metal.joined(end, other))
 }
 
 /**

@@ -190,6 +190,36 @@ it('two zones that are crossed are one finding, on every kind of plant', () => {
   ])
 })
 
+it('of three that are fed by the wrong source two are crossed, and the third is said by itself', () => {
+  const job = wired({ scheme: 's3', zones: 3 })
+  exchange(job, 'V1.m1', 'V2.m1')
+  for (const lead of ['V3.m1', 'V3.m2']) remove(job, lead)
+  both(job, ['V3.m1', 'TS2.w'], ['V3.m2', 'XF1.c'])
+  expect(serious(job).filter((one) => one.startsWith('one-source'))).toEqual([
+    'one-source: Valve 1 and Valve 2 are crossed: each is fed by the source to which the other returns.',
+    'one-source: Valve 3 is fed by Transformer 2 and returns to Transformer 1.',
+  ])
+})
+
+it('motors in series on one transformer are said though another lacks its common', () => {
+  const job = wired({ scheme: 's3', zones: 3 })
+  for (const lead of ['V1.m2', 'V3.m1', 'V3.m2', 'XF2.c']) remove(job, lead)
+  both(job, ['V1.m2', 'V3.m1'], ['V3.m2', 'XF1.c'])
+  expect(serious(job).filter((one) => one.startsWith('loads-in-series'))).toEqual([
+    'loads-in-series: Valve 1 and Valve 3 are in series: each is fed only through the other.',
+  ])
+})
+
+it('a boiler that is called all the time explains the pump of all zones, and not that of one', () => {
+  const job = others['relays onto a switched live']!()
+  both(job, ['B1.sl', 'FS1.lout'], ['P3.l', 'FS1.lout'])
+  expect(serious(job)).toContain('always-called: Boiler SL is on permanent live.')
+  expect(serious(job).filter((one) => one.startsWith('back-feed'))).toContain(
+    'back-feed: Pump, Zone 2 runs with nobody calling.',
+  )
+  expect(serious(job).join()).not.toContain('System pump runs')
+})
+
 it('two signals that are joined are one finding', () => {
   const job = others['signal setters']!()
   join(job, 'TS1.plus', 'TS2.plus')

@@ -4,14 +4,14 @@ import type { Loops } from './loops.ts'
 import { usedTerminals } from './used-terminals.ts'
 
 /**
- * Where a call ends that zones bring about and no boiler hears: in the loop of the contact by which a panel passes it on, or at a
+ * Where a call ends that zones bring about and no boiler hears: in the loop of the contact by which a panel or a controller passes it on, or at a
  * terminal of the boiler's call with nothing landed on it. Undefined where neither is so: then it comes to the boiler.
  */
 export function callLost({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'>): Dark | undefined {
-  const lane = shared.find(({ subject: { part, element }, complete, dark }) => {
-    const { kind } = netlist.parts.get(part)!
-    return kind.class === 'panel' && kind.roles.lanes?.includes(element) && !complete && dark
-  })
+  const lane = shared.find(
+    ({ subject: { part, element }, complete, dark }) =>
+      !complete && dark && netlist.parts.get(part)!.kind.roles.lanes?.includes(element),
+  )
   if (lane?.dark) return lane.dark.at === 'load' || lane.dark.at === 'source' ? undefined : lane.dark
   const used = usedTerminals(netlist)
   for (const { id, kind, branches } of netlist.parts.values()) {

@@ -56,6 +56,7 @@ it.each<[string, [string, string?], string]>([
     'Cloakroom: valve open, boiler not told: Relay 1 gets nothing, because Relay 1 A2 leads nowhere.',
   ],
   ['boiler feeds valves', ['B1.b1'], 'The boiler is called, but Gas valve gets nothing: Spill switch 1 leads nowhere.'],
+  ['gas control', ['B1.d3'], 'The boiler is called, but Gas valve gets nothing: Gas valve 1 leads nowhere.'],
   ['kestrel-point', ['P1.l'], 'The boiler is called, but System pump is not wired.'],
 ])('%s without the conductor on %s: %s', (plant, points, says) => {
   expect(lost(plant, ...points)[0]).toBe(says)

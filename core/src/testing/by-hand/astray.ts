@@ -90,6 +90,15 @@ export const astray: Table = {
     ],
     [
       'plain',
+      'takes one thermostat’s feed through the other',
+      (j) => {
+        remove(j, 'TS1.r')
+        join(j, 'TS1.r', 'TS2.w')
+      },
+      ['fails V1 TS1 TS2: Zone 1: Valve 1 is switched by Thermostat 2 as well.'],
+    ],
+    [
+      'plain',
       'links a thermostat',
       (j) => join(j, 'TS1.r', 'TS1.w'),
       ['fails TS1 V1 seeded: Zone 1: Thermostat 1 is bridged.'],

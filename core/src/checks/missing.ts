@@ -30,7 +30,7 @@ export function isAstray({ parts }: Netlist, poles: Poles, part: string, { rule,
   const pair = source?.kind.roles.feeds
   if (!source || !pair?.includes(spot!.terminal ?? '')) return false
   const other = source.nodes.get(pair.find((terminal) => terminal !== spot!.terminal)!)!
-  return ends.some((end) => poles.isLost(end)) && ends.some((end) => poles.metal.joined(end, other))
+  return ends.some((end) => poles.metal.joined(end, other))
 }
 
 /**

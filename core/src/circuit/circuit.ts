@@ -15,7 +15,8 @@ export type Force =
 /** A circuit with the present values of its contacts and loads: what any instrument, strip or proof asks. */
 export class Circuit {
   readonly netlist: Netlist
-  /** Values by state alone, what is wrong with them, and what comes of both. */
+  /** What each branch is where it conducts; by state alone; what is wrong with it; and what comes of both. */
+  readonly #conducting: Lump[]
   readonly #natural: Lump[]
   readonly #forces: (Force | undefined)[]
   readonly #lumps: Lump[]
@@ -39,7 +40,9 @@ export class Circuit {
     this.#omega = 2 * Math.PI * netlist.hertz
     this.#pattern = patternOf(netlist)
     this.#ac = new Nodal(netlist, this.#pattern)
-    this.#natural = netlist.branches.map(({ index }) => netlist.fixed.get(index) ?? OPEN)
+    this.#conducting = netlist.branches.map((branch) => netlist.fixed.get(branch.index) ?? conducting(branch))
+    const following = new Set([...netlist.parts.values()].flatMap((part) => part.following))
+    this.#natural = netlist.branches.map((branch) => (following.has(branch) ? OPEN : this.#conducting[branch.index]!))
     this.#forces = netlist.branches.map(() => undefined)
     this.#lumps = [...this.#natural]
     this.#volts = netlist.branches.map(({ volts }) => volts)
@@ -65,9 +68,8 @@ export class Circuit {
 
   /** Gives the elements of a part the values of its state. */
   setState(part: InstalledPart, state: State) {
-    for (const branch of part.branches.values()) {
-      this.#natural[branch.index] = lumpOf(branch, state)
-      this.#renew(branch)
+    for (const branch of part.following) {
+      this.#setNatural(branch, conductsIn(branch, state) ? this.#conducting[branch.index]! : OPEN)
       if (branch.element?.form === 'dc') this.#setDirect(branch, branch.element.volts(state))
     }
     for (const winding of part.windings.values()) {
@@ -113,10 +115,20 @@ export class Circuit {
    */
   setFigures(part: InstalledPart, figures: InstalledPart['figures'], state: State): boolean {
     if (!revalue(part, figures, this.netlist.site)) return false
+    for (const branch of part.branches.values()) {
+      this.#conducting[branch.index] = conducting(branch)
+      this.#setNatural(branch, this.#conducting[branch.index]!)
+    }
     this.setState(part, state)
     for (const winding of part.windings.values()) this.#writeWinding(this.netlist.windings.indexOf(winding))
     this.#changed()
     return true
+  }
+
+  #setNatural(branch: Branch, value: Lump) {
+    if (this.#natural[branch.index] === value) return
+    this.#natural[branch.index] = value
+    this.#renew(branch)
   }
 
   #renew(branch: Branch) {
@@ -346,13 +358,18 @@ export class Circuit {
 
 const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, farads: 0 }
 
-/** The value of one of a part's elements in a state. */
-function lumpOf({ element }: Branch, state: State): Lump {
+/** The value of one of a part's elements while it conducts. */
+function conducting({ element }: Branch): Lump {
   if (!element || element.form === 'windings') return OPEN
-  if (element.form === 'contact') return element.closed(state) ? resistive(element.ohms) : OPEN
   if (element.form !== 'load') return resistive(element.ohms)
-  if (element.on && !element.on(state)) return OPEN
   return { open: false, ohms: element.ohms, henries: element.henries, farads: 0 }
+}
+
+/** Does one of a part's elements conduct in a state? */
+function conductsIn({ element }: Branch, state: State): boolean {
+  if (element?.form === 'contact') return element.closed(state)
+  if (element?.form === 'load') return element.on?.(state) ?? true
+  return true
 }
 
 function under(force: Force | undefined, natural: Lump): Lump {

@@ -12,7 +12,6 @@ export class Ldl {
   /** Matrix entries: the diagonal first, then `entry(i, k)` for i > k. */
   readonly re: Float64Array
   readonly im: Float64Array
-  readonly #entries: Map<number, number>
   /** Column k owns entries columnStart[k] up to columnStart[k + 1]; their rows are in rowOf. */
   readonly #columnStart: Int32Array
   readonly #rowOf: Int32Array
@@ -37,31 +36,37 @@ export class Ldl {
   constructor({ below }: Elimination) {
     const size = below.length
     this.size = size
-    this.#columnStart = new Int32Array(size + 1)
-    this.#entries = new Map()
-    const rowOf: number[] = []
-    const columnOf: number[] = []
+    const columnStart = new Int32Array(size + 1)
+    columnStart[0] = size
+    for (let k = 0; k < size; k++) columnStart[k + 1] = columnStart[k]! + below[k]!.length
+    const total = columnStart[size]!
+    this.#columnStart = columnStart
+    this.#rowOf = new Int32Array(total)
+    for (let k = 0; k < size; k++) this.#rowOf.set(below[k]!, columnStart[k]!)
+    this.#parent = new Int32Array(size)
+    for (let k = 0; k < size; k++) this.#parent[k] = below[k]![0] ?? -1
+    const programs: number[][] = []
+    const rows: number[][] = []
     for (let k = 0; k < size; k++) {
-      this.#columnStart[k] = size + rowOf.length
-      for (const i of below[k]!) {
-        this.#entries.set(i * size + k, size + rowOf.length)
-        rowOf.push(i)
-        columnOf.push(k)
+      programs.push([])
+      rows.push([])
+    }
+    for (let j = 0; j < size; j++) {
+      const own = below[j]!
+      const first = columnStart[j]!
+      for (let at = 0; at < own.length; at++) {
+        const k = own[at]!
+        rows[k]!.push(first + at, j)
+        const program = programs[k]!
+        program.push(k, first + at, first + at)
+        // What is left of this column lies in that one too, in the same order: its places are met on the way.
+        let target = columnStart[k]!
+        for (let other = at + 1; other < own.length; other++) {
+          while (this.#rowOf[target] !== own[other]) target++
+          program.push(target, first + other, first + at)
+        }
       }
     }
-    const total = size + rowOf.length
-    this.#columnStart[size] = total
-    this.#rowOf = new Int32Array(total)
-    this.#rowOf.set(rowOf, size)
-    this.#parent = Int32Array.from(below, (rows) => rows[0] ?? -1)
-    const programs: number[][] = Array.from({ length: size }, () => [])
-    const rows: number[][] = Array.from({ length: size }, () => [])
-    for (let j = 0; j < size; j++)
-      for (const [at, k] of below[j]!.entries()) {
-        const scaled = this.entry(k, j)
-        rows[k]!.push(scaled, j)
-        for (const i of below[j]!.subarray(at)) programs[k]!.push(this.entry(i, k), this.entry(i, j), scaled)
-      }
     ;[this.#programStart, this.#program] = packed(programs)
     ;[this.#rowStart, this.#row] = packed(rows)
     const zeros = () => new Float64Array(total)
@@ -81,9 +86,10 @@ export class Ldl {
   /** Where entry (i, k) of the matrix is kept, either way round. */
   entry(i: number, k: number): number {
     if (i === k) return i
-    const place = this.#entries.get(i > k ? i * this.size + k : k * this.size + i)
-    if (place === undefined) throw new RangeError(`entry (${i}, ${k}) is not in the pattern`)
-    return place
+    const [column, row] = i > k ? [k, i] : [i, k]
+    const end = this.#columnStart[column + 1]!
+    for (let place = this.#columnStart[column]!; place < end; place++) if (this.#rowOf[place] === row) return place
+    throw new RangeError(`entry (${i}, ${k}) is not in the pattern`)
   }
 
   /** Says that an entry of column k was changed. */
@@ -219,7 +225,8 @@ export class Ldl {
   }
 }
 
-function packed(lists: readonly number[][]): [Int32Array, Int32Array] {
+/** Lists laid end to end: list i is what lies from start[i] up to start[i + 1]. */
+export function packed(lists: readonly (readonly number[])[]): [start: Int32Array, flat: Int32Array] {
   const start = new Int32Array(lists.length + 1)
   for (const [i, list] of lists.entries()) start[i + 1] = start[i]! + list.length
   const flat = new Int32Array(start[lists.length]!)

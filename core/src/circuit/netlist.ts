@@ -47,6 +47,8 @@ export interface InstalledPart {
   readonly place: string
   readonly nodes: ReadonlyMap<string, number>
   readonly branches: ReadonlyMap<string, Branch>
+  /** Those of them whose value follows the state of the part. */
+  readonly following: readonly Branch[]
   readonly windings: ReadonlyMap<string, Winding>
 }
 
@@ -106,6 +108,12 @@ export function revalue(part: InstalledPart, figures: Figures, site: Site): bool
     }
   }
   return true
+}
+
+/** Does the value of an element hang on the state of its part? */
+function followsState(element: Element<State>): boolean {
+  if (element.form === 'contact') return element.operated
+  return element.form === 'dc' || (element.form === 'load' && element.on !== undefined)
 }
 
 /** The kind's typical figures, overridden by those of the nameplate. */
@@ -208,7 +216,8 @@ class Builder {
     for (const [i, name] of names.entries())
       if (i > 0 && !kind.roles.connector) this.touch(`${id}.${names[i - 1]}`, `${id}.${name}`)
     const { label, place } = part
-    return { id, kind, figures, label, place, nodes, branches, windings }
+    const following = [...branches.values()].filter(({ element }) => followsState(element!))
+    return { id, kind, figures, label, place, nodes, branches, following, windings }
   }
 
   /** A place where two conductors could meet: neighbours under their screws, cores of one cable, a core and earth. */

@@ -1,5 +1,5 @@
 import type { Phasor } from './complex.ts'
-import { Ldl } from './ldl.ts'
+import { Ldl, packed } from './ldl.ts'
 import type { Netlist } from './netlist.ts'
 import { type Elimination, eliminate } from './ordering.ts'
 
@@ -22,11 +22,13 @@ export class Nodal {
   readonly #stepOf: Int32Array
   readonly #valueRe: Float64Array
   readonly #valueIm: Float64Array
-  /** For each value, the entries it touches and the column each lies in. */
-  readonly #touches: readonly Int32Array[]
+  /** For each value, the entries it touches; and the column each entry lies in. */
+  readonly #touchStart: Int32Array
+  readonly #touches: Int32Array
   readonly #columnOf: Int32Array
   /** For each entry, pairs (value, sign). */
-  readonly #stamps: readonly Int32Array[]
+  readonly #stampStart: Int32Array
+  readonly #stamps: Int32Array
   readonly #bRe: Float64Array
   readonly #bIm: Float64Array
   readonly #yRe: Float64Array
@@ -89,12 +91,16 @@ export class Nodal {
     }
     this.#ldl = ldl
     this.#stepOf = stepOf
-    this.#touches = touches.map((list) => Int32Array.from(list))
-    this.#stamps = stamps.map((list) => Int32Array.from(list))
+    ;[this.#touchStart, this.#touches] = packed(touches)
+    ;[this.#stampStart, this.#stamps] = packed(stamps)
     this.#valueRe = new Float64Array(values)
     this.#valueIm = new Float64Array(values)
     const end = (node: number) => (node === 0 ? ldl.size : stepOf[node - 1]!)
-    this.#ends = Int32Array.from(netlist.branches.flatMap(({ a, b }) => [end(a), end(b)]))
+    this.#ends = new Int32Array(2 * netlist.branches.length)
+    for (const { index, a, b } of netlist.branches) {
+      this.#ends[2 * index] = end(a)
+      this.#ends[2 * index + 1] = end(b)
+    }
     this.#windingEnds = Int32Array.from(netlist.windings.flatMap(({ nodes }) => nodes.map(end)))
     // One place more than there are unknowns: earth's, always zero in a solution.
     const vector = () => new Float64Array(ldl.size + 1)
@@ -115,11 +121,14 @@ export class Nodal {
     this.#valueRe[value] = re
     this.#valueIm[value] = im
     const { re: entryRe, im: entryIm } = this.#ldl
-    for (const entry of this.#touches[value]!) {
-      const stamps = this.#stamps[entry]!
+    const stamps = this.#stamps
+    const last = this.#touchStart[value + 1]!
+    for (let t = this.#touchStart[value]!; t < last; t++) {
+      const entry = this.#touches[t]!
       let sumRe = 0
       let sumIm = 0
-      for (let s = 0; s < stamps.length; s += 2) {
+      const end = this.#stampStart[entry + 1]!
+      for (let s = this.#stampStart[entry]!; s < end; s += 2) {
         sumRe += stamps[s + 1]! * this.#valueRe[stamps[s]!]!
         sumIm += stamps[s + 1]! * this.#valueIm[stamps[s]!]!
       }

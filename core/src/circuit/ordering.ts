@@ -22,17 +22,21 @@ export function eliminate(size: number, couples: Iterable<readonly [number, numb
   const order = new Int32Array(size)
   const stepOf = new Int32Array(size).fill(-1)
   const coupled: number[][] = []
+  /** How many neighbours each has left; more than any could have once it is gone. */
+  const degree = Int32Array.from(neighbours, (own) => own.size)
   for (let step = 0; step < size; step++) {
-    let pick = -1
-    for (let node = 0; node < size; node++)
-      if (stepOf[node] === -1 && (pick === -1 || neighbours[node]!.size < neighbours[pick]!.size)) pick = node
+    let pick = 0
+    for (let node = 1; node < size; node++) if (degree[node]! < degree[pick]!) pick = node
+    degree[pick] = size
     order[step] = pick
     stepOf[pick] = step
     const left = [...neighbours[pick]!]
     coupled.push(left)
     for (const node of left) {
-      neighbours[node]!.delete(pick)
-      for (const other of left) if (other !== node) neighbours[node]!.add(other)
+      const own = neighbours[node]!
+      own.delete(pick)
+      for (const other of left) if (other !== node) own.add(other)
+      degree[node] = own.size
     }
   }
   const below = coupled.map((nodes) => Int32Array.from(nodes.map((node) => stepOf[node]!)).sort())

@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import { heaviestPath } from '../circuit/heaviest-path.ts'
 import type { InstalledPart, Netlist } from '../circuit/netlist.ts'
-import type { Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
+import type { Around, Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
 import { Asked, type Looked } from './asked.ts'
 import type { Surroundings } from './surroundings.ts'
 
@@ -31,6 +31,8 @@ export interface Actor {
   readonly index: number
   state: State
   readonly feel: Feel
+  /** What it notices of the building. */
+  readonly around: Around
   /** What it has looked at since that was last put down. */
   readonly looked: Looked
   /** What its last answers hang on: whether it would change, and what of it moves. */
@@ -59,16 +61,22 @@ export function actorOf(
   part: InstalledPart,
   index: number,
   settings: Readonly<Record<string, StateValue>> | undefined,
-  around: { readonly circuit: Circuit; readonly netlist: Netlist; readonly surroundings: Surroundings },
+  {
+    circuit,
+    netlist,
+    surroundings,
+  }: { readonly circuit: Circuit; readonly netlist: Netlist; readonly surroundings: Surroundings },
 ): Actor {
   const state: State = Object.assign({ ...part.kind.state }, part.kind.begins?.(part.figures))
   for (const [name, value] of Object.entries(settings ?? {})) if (name in state) state[name] = value
-  const looked: Looked = { circuit: false, around: false }
+  const looked: Looked = { circuit: false, draw: false, flame: false, warming: false }
+  const around = surroundings.of(part.id)
   return {
     part,
     index,
     state,
-    feel: feelOf(part, around, looked),
+    feel: feelOf(part, { circuit, netlist, around }, looked),
+    around,
     looked,
     jumping: new Asked(),
     running: new Asked(),
@@ -82,7 +90,7 @@ export function actorOf(
 
 function feelOf(
   part: InstalledPart,
-  { circuit, netlist, surroundings }: { circuit: Circuit; netlist: Netlist; surroundings: Surroundings },
+  { circuit, netlist, around }: { circuit: Circuit; netlist: Netlist; around: Around },
   looked: Looked,
 ): Feel {
   const node = (terminal: string) => {
@@ -111,9 +119,19 @@ function feelOf(
     windingAmps: (name) => seen().windingAmps(part.windings.get(name)!),
     directVolts: (a, b) => seen().directVolts(node(a), node(b)),
     directAmps: (name) => seen().directAmps(branchOf(name)),
-    get around() {
-      looked.around = true
-      return surroundings.of(part.id)
+    around: {
+      get draw() {
+        looked.draw = true
+        return around.draw
+      },
+      get flame() {
+        looked.flame = true
+        return around.flame
+      },
+      get warming() {
+        looked.warming = true
+        return around.warming
+      },
     },
     site: netlist.site,
   }

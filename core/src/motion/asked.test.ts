@@ -5,43 +5,48 @@ import { Simulation } from './simulation.ts'
 
 describe('an answer stands while nothing has changed that it hangs on', () => {
   const state = { made: false }
-  const versions = { circuit: 3, around: 7 }
+  const around = { draw: 0.5, flame: false, warming: 0 }
+  const nothing: Looked = { circuit: false, draw: false, flame: false, warming: false }
   const asked = (looks: Partial<Looked>) => {
     const one = new Asked()
-    const looked = { circuit: true, around: true }
+    const looked = { circuit: true, draw: true, flame: true, warming: true }
     // What was looked at for another question is no part of this one.
     const question = () => {
       Object.assign(looked, looks)
       return 'answer'
     }
-    expect(one.ask(state, versions, looked, question)).toBe('answer')
+    expect(one.ask(state, 3, around, looked, question)).toBe('answer')
     return one
   }
 
-  it.each([
-    ['nothing', {}, true, true],
-    ['the circuit', { circuit: true }, false, true],
-    ['the building', { around: true }, true, false],
-    ['both', { circuit: true, around: true }, false, false],
-  ])('looking at %s', (_, looks, afterCircuit, afterBuilding) => {
+  it.each<[string, Partial<Looked>]>([
+    ['nothing', {}],
+    ['the circuit', { circuit: true }],
+    ['what is drawn', { draw: true }],
+    ['the flame', { flame: true }],
+    ['its own warmth', { warming: true }],
+    ['all of it', { circuit: true, draw: true, flame: true, warming: true }],
+  ])('looking at %s', (_, looks) => {
     const one = asked(looks)
-    expect(one.stands(state, versions)).toBe(true)
-    expect(one.stands(state, { ...versions, circuit: 4 })).toBe(afterCircuit)
-    expect(one.stands(state, { ...versions, around: 8 })).toBe(afterBuilding)
+    expect(one.stands(state, 3, around)).toBe(true)
+    expect(one.stands(state, 4, around)).toBe(!looks.circuit)
+    expect(one.stands(state, 3, { ...around, draw: 0.6 })).toBe(!looks.draw)
+    expect(one.stands(state, 3, { ...around, flame: true })).toBe(!looks.flame)
+    expect(one.stands(state, 3, { ...around, warming: 1 })).toBe(!looks.warming)
   })
 
   it('not in another state, though it says the same, and not once it is forgotten', () => {
     const one = asked({})
-    expect(one.stands({ ...state }, versions)).toBe(false)
+    expect(one.stands({ ...state }, 3, around)).toBe(false)
     one.forget()
-    expect(one.stands(state, versions)).toBe(false)
-    expect(new Asked().stands(state, versions)).toBe(false)
+    expect(one.stands(state, 3, around)).toBe(false)
+    expect(new Asked().stands(state, 3, around)).toBe(false)
   })
 
   it('the second question replaces what the first hung on', () => {
     const one = asked({ circuit: true })
-    one.ask(state, { circuit: 5, around: 7 }, { circuit: false, around: false }, () => undefined)
-    expect(one.stands(state, { circuit: 9, around: 7 })).toBe(true)
+    one.ask(state, 5, around, { ...nothing }, () => undefined)
+    expect(one.stands(state, 9, around)).toBe(true)
   })
 })
 

@@ -1,43 +1,39 @@
-import type { State } from '../parts/kind.ts'
+import type { Around, State } from '../parts/kind.ts'
 
-/** What a part looked at while it answered; set by what it looks with. */
-export interface Looked {
-  circuit: boolean
-  around: boolean
-}
-
-/** How often the circuit and the building have changed. */
-export interface Versions {
-  readonly circuit: number
-  readonly around: number
-}
+/** What a part looked at while it answered: the circuit, and what of the building; set by what it looks with. */
+export type Looked = { circuit: boolean } & { -readonly [what in keyof Around]: boolean }
 
 /**
- * When a part was last asked something, and what its answer hangs on: its own state, and the circuit or the building where
- * it looked at them. While none of that has changed it would answer the same, and need not be asked.
+ * When a part was last asked something, and what its answer hangs on: its own state, the circuit where it looked at it, and
+ * what it noticed of the building. While none of that has changed it would answer the same, and need not be asked.
  */
 export class Asked {
   #state: State | undefined
   #circuit: number | undefined
-  #around: number | undefined
+  #draw: number | undefined
+  #flame: boolean | undefined
+  #warming: number | undefined
 
-  /** Does the last answer still stand? */
-  stands(state: State, { circuit, around }: Versions): boolean {
+  /** Does the last answer still stand? @param circuit how often the circuit has changed @param around what it notices now */
+  stands(state: State, circuit: number, around: Around): boolean {
     return (
       this.#state === state &&
       (this.#circuit === undefined || this.#circuit === circuit) &&
-      (this.#around === undefined || this.#around === around)
+      (this.#draw === undefined || this.#draw === around.draw) &&
+      (this.#flame === undefined || this.#flame === around.flame) &&
+      (this.#warming === undefined || this.#warming === around.warming)
     )
   }
 
   /** Asks, and remembers what was looked at. */
-  ask<T>(state: State, versions: Versions, looked: Looked, question: () => T): T {
-    looked.circuit = false
-    looked.around = false
+  ask<T>(state: State, circuit: number, around: Around, looked: Looked, question: () => T): T {
+    looked.circuit = looked.draw = looked.flame = looked.warming = false
     const answer = question()
     this.#state = state
-    this.#circuit = looked.circuit ? versions.circuit : undefined
-    this.#around = looked.around ? versions.around : undefined
+    this.#circuit = looked.circuit ? circuit : undefined
+    this.#draw = looked.draw ? around.draw : undefined
+    this.#flame = looked.flame ? around.flame : undefined
+    this.#warming = looked.warming ? around.warming : undefined
     return answer
   }
 

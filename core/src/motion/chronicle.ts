@@ -140,9 +140,8 @@ const begun = (job: Job, { settings = {}, alterations = unaltered, now = 0 }: St
 function done(simulation: Simulation, doing: Exclude<Doing, { seconds: number }>): Simulation {
   if ('wired' in doing) {
     const { wired, alterations } = doing
-    const next = new Simulation(wired, statesOf(simulation, wired), { alterations, now: simulation.now })
-    next.trace.unshift(...simulation.trace)
-    return next
+    const { now, trace } = simulation
+    return new Simulation(wired, statesOf(simulation, wired), { alterations, now, trace })
   }
   if ('alterations' in doing) simulation.alter(doing.alterations)
   else {

@@ -1,38 +1,42 @@
 import type { State } from '../parts/kind.ts'
 
+type Rates = readonly { readonly name: string; readonly rate: number }[]
+
+/** What waits to change, and in how many microseconds, in the order in which it began to wait. */
+export type Waiting<A> = readonly (readonly [actor: A, microseconds: number])[]
+
+/** One round: how everything stood, for how long, and how fast what creeps crept on. In the order of jumpers and movers. */
 interface Round<A> {
-  readonly standing: string
+  readonly states: readonly State[]
+  readonly waiting: Waiting<A>
   readonly seconds: number
-  readonly states: ReadonlyMap<A, State>
-  readonly rates: ReadonlyMap<A, readonly { readonly name: string; readonly rate: number }[]>
+  readonly rates: readonly Rates[]
 }
 
-/** A circle of states at one instant: found when the same standing comes round again. */
+/** A circle of states at one instant: found when the same states come round again with the same things waiting. */
 export class Cycle<A extends { readonly state: State }> {
+  readonly #jumpers: readonly A[]
+  readonly #movers: readonly A[]
   #rounds: Round<A>[] = []
   /** Seconds of one turn; undefined until a circle has closed. */
   seconds: number | undefined
 
-  /**
-   * One round of answers.
-   * @param standing all that decides what comes next
-   * @param seconds how long it stands so
-   */
-  passed(
-    standing: string,
-    seconds: number,
-    jumpers: readonly A[],
-    movers: readonly A[],
-    ratesOf: (actor: A) => readonly { readonly name: string; readonly rate: number }[],
-  ) {
-    const begun = this.#rounds.findIndex((round) => round.standing === standing)
+  /** @param jumpers those that may change at once @param movers those of which a number may creep on */
+  constructor(jumpers: readonly A[], movers: readonly A[]) {
+    this.#jumpers = jumpers
+    this.#movers = movers
+  }
+
+  /** One round of answers. @param seconds how long it stands so */
+  passed(waiting: Waiting<A>, seconds: number, ratesOf: (actor: A) => Rates) {
+    const states = this.#jumpers.map(({ state }) => state)
+    const begun = this.#rounds.findIndex((round) => sameRound(round, states, waiting))
     if (begun >= 0) {
       this.#rounds = this.#rounds.slice(begun)
       this.close()
       return
     }
-    const states = new Map(jumpers.map((actor) => [actor, actor.state]))
-    this.#rounds.push({ standing, seconds, states, rates: new Map(movers.map((actor) => [actor, ratesOf(actor)])) })
+    this.#rounds.push({ states, waiting, seconds, rates: this.#movers.map(ratesOf) })
   }
 
   /** Takes what has passed for one turn, though the same standing has not come round. */
@@ -43,18 +47,31 @@ export class Cycle<A extends { readonly state: State }> {
   /** Those that change within a turn. */
   get turning(): readonly A[] {
     const [first, ...others] = this.#rounds
-    return [...(first?.states ?? [])].flatMap(([actor, state]) =>
-      others.some(({ states }) => differs(state, states.get(actor)!)) ? [actor] : [],
-    )
+    if (!first) return []
+    return this.#jumpers.filter((_, i) => others.some(({ states }) => !sameState(first.states[i]!, states[i]!)))
   }
 
   /** How fast each number of an actor moves over a whole turn, per second. */
   meanOf(actor: A): ReadonlyMap<string, number> {
+    const at = this.#movers.indexOf(actor)
     const moved = new Map<string, number>()
     for (const { seconds, rates } of this.#rounds)
-      for (const { name, rate } of rates.get(actor) ?? []) moved.set(name, (moved.get(name) ?? 0) + rate * seconds)
-    return new Map([...moved].map(([name, sum]) => [name, sum / (this.seconds || 1)]))
+      for (const { name, rate } of rates[at] ?? []) moved.set(name, (moved.get(name) ?? 0) + rate * seconds)
+    for (const [name, sum] of moved) moved.set(name, sum / (this.seconds || 1))
+    return moved
   }
 }
 
-const differs = (a: State, b: State) => Object.keys(a).some((name) => a[name] !== b[name])
+function sameRound<A>(round: Round<A>, states: readonly State[], waiting: Waiting<A>): boolean {
+  return (
+    round.waiting.length === waiting.length &&
+    round.waiting.every(([actor, left], i) => actor === waiting[i]![0] && left === waiting[i]![1]) &&
+    round.states.every((state, i) => sameState(state, states[i]!))
+  )
+}
+
+function sameState(a: State, b: State): boolean {
+  if (a === b) return true
+  for (const name in a) if (a[name] !== b[name]) return false
+  return true
+}

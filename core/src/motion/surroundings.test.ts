@@ -15,14 +15,15 @@ function aRound(job = wired({ zones: 2 })) {
   }
   /** Looks round once more: has anything changed that a part could notice? */
   const looks = () => {
-    const before = round.changes
+    const noticed = () => JSON.stringify([...parts.keys()].map((id) => round.of(id)))
+    const before = noticed()
     round.renew()
-    return round.changes > before
+    return noticed() !== before
   }
-  return { round, put, looks }
+  return { round, put, looks, parts }
 }
 
-it('says whether anything a part could notice has changed, and only then', () => {
+it('what a part notices changes with what moves water and with the flame, and only then', () => {
   const { round, put, looks } = aRound()
   round.renew()
   expect(looks()).toBe(false)
@@ -38,14 +39,11 @@ it('says whether anything a part could notice has changed, and only then', () =>
   expect([put('BR1', { flame: true }), round.of('B1').flame]).toEqual([true, true])
 })
 
-it('says that water moves, or stands, also while every valve is shut', () => {
-  const { round, put } = aRound()
-  round.renew()
-  expect([put('P1', { running: true }), put('P1', { running: true }), put('P1', { running: false })]).toEqual([
-    true,
-    false,
-    true,
-  ])
+it('looks round only for what others notice: valves, pumps, boilers and burners', () => {
+  const { round, parts } = aRound()
+  const watched = [...parts.values()].filter((part) => round.hangOn(part)).map(({ id }) => id)
+  expect(watched.sort()).toEqual(['B1', 'BR1', 'P1', 'V1', 'V2'])
+  expect(() => round.of('V9')).toThrow('no part V9')
 })
 
 it('warmth reaches a room by its own valve, while water moves and a boiler is told', () => {

@@ -14,38 +14,37 @@ export function openingOf({ kind, figures }: InstalledPart, state: State): numbe
  * purpose: it makes thermostats satisfy and limits cycle, and claims nothing about buildings.
  */
 export class Surroundings {
-  readonly #valveOf = new Map<string, InstalledPart>()
   readonly #valves: InstalledPart[] = []
   readonly #pumps: InstalledPart[] = []
   readonly #boilers: InstalledPart[] = []
   readonly #flames: InstalledPart[] = []
+  readonly #watched: ReadonlySet<InstalledPart>
   readonly #stateOf: StateOf
-  #flow = false
-  #heated = false
-  #flame = false
-  #draw = 0
-  #changes = 0
-  /** How far each valve lets water through that moves. */
-  readonly #openings: number[] = []
+  /** What each part notices, brought up to date as one looks round; and what the room behind a valve does. */
+  readonly #noticed = new Map<string, { -readonly [what in keyof Around]: Around[what] }>()
+  readonly #roomOf = new Map<InstalledPart, { warming: number }[]>()
 
   constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, stateOf: StateOf) {
     this.#stateOf = stateOf
+    for (const id of parts.keys()) this.#noticed.set(id, { draw: 0, flame: false, warming: 0 })
     for (const { thermostat, valve } of Object.values(job.zones)) {
       const installed = parts.get(valve ?? '')
       if (!installed) continue
       this.#valves.push(installed)
-      if (thermostat) this.#valveOf.set(thermostat, installed)
+      const room = this.#noticed.get(thermostat ?? '')
+      if (room) this.#roomOf.set(installed, [...(this.#roomOf.get(installed) ?? []), room])
     }
     for (const part of parts.values()) {
       if (part.kind.class === 'pump') this.#pumps.push(part)
       if (part.kind.roles.told) this.#boilers.push(part)
       if (part.kind.roles.flame) this.#flames.push(part)
     }
+    this.#watched = new Set([...this.#valves, ...this.#pumps, ...this.#boilers, ...this.#flames])
   }
 
-  /** Counts what has changed of it: while it stands, every part notices the same. */
-  get changes() {
-    return this.#changes
+  /** Does what other parts notice hang on the state of this one? */
+  hangOn(part: InstalledPart): boolean {
+    return this.#watched.has(part)
   }
 
   /** Looks round again: to be called when states have changed, before parts are asked what they notice. */
@@ -53,29 +52,24 @@ export class Surroundings {
     const flow = this.#flowing()
     const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles.told))
     const flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles.flame))
-    let changed = flow !== this.#flow || heated !== this.#heated || flame !== this.#flame
-    this.#flow = flow
-    this.#heated = heated
-    this.#flame = flame
     let sum = 0
-    for (const [i, valve] of this.#valves.entries()) {
+    for (const valve of this.#valves) {
       const opening = flow ? this.#opening(valve) : 0
-      changed ||= opening !== this.#openings[i]
-      this.#openings[i] = opening
       sum += opening
+      for (const room of this.#roomOf.get(valve) ?? []) room.warming = heated ? opening : 0
     }
-    this.#draw = sum / Math.max(1, this.#valves.length)
-    if (changed) this.#changes++
+    const draw = sum / Math.max(1, this.#valves.length)
+    for (const noticed of this.#noticed.values()) {
+      noticed.draw = draw
+      noticed.flame = flame
+    }
   }
 
-  /** What one part notices. */
+  /** What one part notices, now and whenever one has looked round again. @throws RangeError for a part that is not there */
   of(part: string): Around {
-    const valve = this.#valveOf.get(part)
-    return {
-      draw: this.#draw,
-      flame: this.#flame,
-      warming: valve && this.#flow && this.#heated ? this.#opening(valve) : 0,
-    }
+    const noticed = this.#noticed.get(part)
+    if (!noticed) throw new RangeError(`no part ${part} in this building`)
+    return noticed
   }
 
   /** Does any pump move water? A boiler with a pump of its own moves it while it is called. */

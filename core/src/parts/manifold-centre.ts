@@ -12,6 +12,7 @@ import {
 } from './core-heat.ts'
 import { contact, type Element, load, strap, windings } from './element.ts'
 import { ELECTRONICS } from './hold-up.ts'
+import { anySo, isSo } from './is-so.ts'
 import { type CircuitClass, type Feel, type Figures, part, type State, type Terminal } from './kind.ts'
 import { layoutsOf } from './layout.ts'
 
@@ -54,7 +55,7 @@ function channels(zones: number, circuit: CircuitClass, words: { feed: string; c
   const state: State = { waited: 0, runs: false }
   for (const n of numbers) state[`call${n}`] = false
   const lamps = numbers.map((n) => ({ state: `call${n}`, sense: `callSense${n}` }))
-  const called = (s: State) => numbers.some((n) => s[`call${n}`] === true)
+  const called = anySo(lamps.map(({ state }) => state))
   const waits = (f: Figures, s: State) => called(s) && !s.runs && Number(s.waited) < f.startsAfter!
   return {
     terminals,
@@ -88,11 +89,14 @@ function channels(zones: number, circuit: CircuitClass, words: { feed: string; c
       return Object.keys(change).length > 0 ? change : undefined
     },
     tells: [
-      ...numbers.map((n) => ({
-        is: (_f: unknown, s: State) => s[`call${n}`] === true,
-        starts: `call lamp ${n} on`,
-        ends: `call lamp ${n} off`,
-      })),
+      ...numbers.map((n) => {
+        const lit = isSo(`call${n}`)
+        return {
+          is: (_f: unknown, s: State) => lit(s),
+          starts: `call lamp ${n} on`,
+          ends: `call lamp ${n} off`,
+        }
+      }),
       {
         is: (_f: unknown, s: State) => s.runs === true,
         starts: 'calls pump and boiler',

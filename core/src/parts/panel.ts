@@ -11,6 +11,7 @@ import {
   soundCore,
 } from './core-heat.ts'
 import { contact, type Element, load, strap, windings } from './element.ts'
+import { anySo, isSo } from './is-so.ts'
 import { type Figure, part, type State, type Terminal } from './kind.ts'
 import { layoutsOf } from './layout.ts'
 
@@ -81,13 +82,13 @@ const zoneValvePanel = (zones: number) => {
     state[`proven${n}`] = false
     state[`call${n}`] = false
   }
-  // Names are made once: a panel is asked at every step of every combination.
   const lamps = numbers.flatMap((n) => [
     { state: `call${n}`, sense: `callSense${n}` },
     { state: `proven${n}`, sense: `proofSense${n}` },
   ])
-  const anyProven = (s: State) => numbers.some((n) => s[`proven${n}`] === true)
-  const lastCalls = (s: State) => s[`call${zones}`] === true
+  const anyProven = anySo(numbers.map((n) => `proven${n}`))
+  const lastProven = isSo(`proven${zones}`)
+  const lastCalls = isSo(`call${zones}`)
   return part({
     kind: `panel/zone-valve-${zones}`,
     name: `Zone-valve panel, ${zones} zones`,
@@ -113,14 +114,14 @@ const zoneValvePanel = (zones: number) => {
           coreIntact,
           shortedTurns(f),
         ) as Element<State>,
-        contact('pumpContact', 'ps1', 'ps2', (s) => anyProven(s), 0.02),
-        contact('boilerContact', 'x1', 'x2', (s) => anyProven(s), 0.05),
-        contact('lastMade', 'pxcom', 'pxno', (s) => s[`proven${zones}`] === true, 0.02),
+        contact('pumpContact', 'ps1', 'ps2', anyProven, 0.02),
+        contact('boilerContact', 'x1', 'x2', anyProven, 0.05),
+        contact('lastMade', 'pxcom', 'pxno', lastProven, 0.02),
         // A dry contact, so that the panels' supplies never meet; the panel behind it feels it close.
         contact('priorityOut', 'k1', 'k2', (s) => s.held === true || (f.priority > 0 && lastCalls(s)), 0.05),
         load('priorityIn', 'h', 'j1', sense),
         strap('priorityBack', 'j2', 'com'),
-        contact('lastRest', 'pxcom', 'pxnc', (s) => s[`proven${zones}`] !== true, 0.02),
+        contact('lastRest', 'pxcom', 'pxnc', (s) => !lastProven(s), 0.02),
       ]
       for (const n of numbers) {
         const yields = f.priority > 0 && n !== zones
@@ -156,18 +157,16 @@ const zoneValvePanel = (zones: number) => {
     },
     tells: [
       ...coreTells.map(({ is, ...tell }) => ({ ...tell, is: (f: unknown, s: State) => is(f, s as Core) })),
-      ...numbers.flatMap((n) => [
-        {
-          is: (_f: unknown, s: State) => s[`call${n}`] === true,
-          starts: `call lamp ${n} on`,
-          ends: `call lamp ${n} off`,
-        },
-        {
-          is: (_f: unknown, s: State) => s[`proven${n}`] === true,
-          starts: `proven lamp ${n} on`,
-          ends: `proven lamp ${n} off`,
-        },
-      ]),
+      ...numbers.flatMap((n) =>
+        ['call', 'proven'].map((what) => {
+          const lit = isSo(`${what}${n}`)
+          return {
+            is: (_f: unknown, s: State) => lit(s),
+            starts: `${what} lamp ${n} on`,
+            ends: `${what} lamp ${n} off`,
+          }
+        }),
+      ),
     ],
     faults: [
       { name: 'boilerContactDead', says: 'Boiler contact does not make', repair: 'Panel', open: ['boilerContact'] },
@@ -188,8 +187,7 @@ const zoneValvePanel = (zones: number) => {
       ]),
     ],
     withholds(f, s, element) {
-      if (element === 'lastRest' && s[`proven${zones}`] === true)
-        return 'while the last zone runs its pump, it runs alone'
+      if (element === 'lastRest' && lastProven(s)) return 'while the last zone runs its pump, it runs alone'
       const yields = s.held === true || (f.priority > 0 && lastCalls(s) && element !== `power${zones}`)
       return element.startsWith('power') && yields ? 'hot water has priority' : undefined
     },

@@ -1,4 +1,5 @@
 import { contact, type Element, load, strap, windings } from './element.ts'
+import { anySo, isSo } from './is-so.ts'
 import { part, type State, type Terminal } from './kind.ts'
 
 const ZONES = [1, 2, 3, 4]
@@ -19,6 +20,8 @@ for (const n of ZONES) {
   state[`on${n}`] = false
 }
 
+const RELAYS = ZONES.map((n) => ({ n, state: `on${n}`, coil: `coil${n}`, isIn: isSo(`on${n}`) }))
+
 /** Zones by pumps: a thermostat, or a valve panel's dry contact, starts that zone's pump and calls the boiler. */
 export const pumpPanel = part({
   kind: 'panel/pump-relay-4',
@@ -37,13 +40,13 @@ export const pumpPanel = part({
   inside(f, site): Element<State>[] {
     const elements: Element<State>[] = [
       windings('core', ['l', 'n'], ['h', 'com'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),
-      contact('boilerContact', 'x1', 'x2', (s) => ZONES.some((n) => s[`on${n}`] === true), 0.05),
+      contact('boilerContact', 'x1', 'x2', anySo(RELAYS.map(({ state }) => state)), 0.05),
     ]
-    for (const n of ZONES)
+    for (const { n, coil, isIn } of RELAYS)
       elements.push(
         strap(`r${n}`, 'h', `r${n}`),
-        load(`coil${n}`, `w${n}`, 'com', { volts: 24, va: f.coilVa, powerFactor: 0.6, hertz: site.hertz }),
-        contact(`pump${n}`, 'l', `p${n}l`, (s) => s[`on${n}`] === true, 0.02),
+        load(coil, `w${n}`, 'com', { volts: 24, va: f.coilVa, powerFactor: 0.6, hertz: site.hertz }),
+        contact(`pump${n}`, 'l', `p${n}l`, isIn, 0.02),
         strap(`neutral${n}`, 'n', `p${n}n`),
       )
     return elements
@@ -51,15 +54,15 @@ export const pumpPanel = part({
   motion: {
     jumps(f, s, feel) {
       const change: State = {}
-      for (const n of ZONES) {
-        const on = feel.over(`coil${n}`) >= (s[`on${n}`] === true ? 0.35 : 0.75) * f.ratedVolts
-        if (on !== s[`on${n}`]) change[`on${n}`] = on
+      for (const { state, coil, isIn } of RELAYS) {
+        const on = feel.over(coil) >= (isIn(s) ? 0.35 : 0.75) * f.ratedVolts
+        if (on !== s[state]) change[state] = on
       }
       return Object.keys(change).length > 0 ? change : undefined
     },
   },
-  tells: ZONES.map((n) => ({
-    is: (_f: unknown, s: State) => s[`on${n}`] === true,
+  tells: RELAYS.map(({ n, isIn }) => ({
+    is: (_f: unknown, s: State) => isIn(s),
     starts: `zone ${n} relay pulls in`,
     ends: `zone ${n} relay drops out`,
   })),
@@ -73,8 +76,8 @@ export const pumpPanel = part({
     ]),
   ],
   says: (_f, s) => {
-    const on = ZONES.filter((n) => s[`on${n}`] === true)
-    return on.length > 0 ? `on: ${on.join(' ')}` : 'at rest'
+    const on = RELAYS.filter(({ isIn }) => isIn(s))
+    return on.length > 0 ? `on: ${on.map(({ n }) => n).join(' ')}` : 'at rest'
   },
   hazards: ['Line voltage on the pump terminals: isolate, lock off, prove dead.'],
 })

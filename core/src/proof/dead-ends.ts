@@ -56,28 +56,35 @@ export class DeadEnds {
 
   #watch(seconds: Map<string, number>) {
     const bench = this.#bench
-    for (let at = 0; at < LONGEST; at += STEP) {
+    for (let at = 0; at < LONGEST; ) {
+      // Until something happens only the valves move: they are looked at ahead, and the bench goes on behind that.
+      const quiet = bench.quietFor ?? LONGEST
       const runsOn = this.#boilers.some((boiler) => count(bench, boiler, 'runOn') > 0 && !is(bench, boiler, 'told'))
-      for (const pump of this.#pumps)
-        if (!runsOn && this.#pushes(pump)) seconds.set(pump.id, (seconds.get(pump.id) ?? 0) + STEP)
+      let ahead = 0
+      do {
+        for (const pump of this.#pumps)
+          if (!runsOn && this.#pushes(pump, ahead)) seconds.set(pump.id, (seconds.get(pump.id) ?? 0) + STEP)
+        ahead += STEP
+      } while (bench.moving && ahead < quiet && at + ahead < LONGEST)
       if (!bench.moving) {
         // At rest a pump that still pushes will push for good.
         for (const pump of this.#pumps)
-          if (seconds.has(pump.id) && this.#pushes(pump)) seconds.set(pump.id, seconds.get(pump.id)! + LONGEST)
+          if (seconds.has(pump.id) && this.#pushes(pump, 0)) seconds.set(pump.id, seconds.get(pump.id)! + LONGEST)
         return
       }
-      bench.runTo(bench.now + STEP)
+      bench.runTo(bench.now + ahead)
+      at += ahead
     }
   }
 
-  /** Does it run while none of the valves it serves lets water by? */
-  #pushes(pump: InstalledPart): boolean {
+  /** Does it run while none of the valves it serves lets water by, so many seconds ahead? */
+  #pushes(pump: InstalledPart, ahead: number): boolean {
     const ways = this.#served.get(pump.id) ?? []
     const bench = this.#bench
     return (
       is(bench, pump, 'running') &&
       ways.length > 0 &&
-      !ways.some((valve) => openingOf(valve, bench.stateOf(valve.id)) > LETS_BY)
+      !ways.some((valve) => openingOf(valve, bench.ahead(valve.id, ahead)) > LETS_BY)
     )
   }
 }

@@ -2,7 +2,8 @@ import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
-import type { Proof, Row } from './proof.ts'
+import type { Proof } from './proof.ts'
+import type { Row } from './proof-bench.ts'
 
 /** When one output is on, over every combination of calls, in one line a person can read. */
 export interface OutputRule {

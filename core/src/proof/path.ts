@@ -2,7 +2,8 @@ import { applied, byPuttingBack, type Fix } from '../checks/fix.ts'
 import type { Job } from '../job/schema.ts'
 import { wayOf } from '../loops/way.ts'
 import type { Spot } from '../words/spot.ts'
-import { type Difference, proven } from './proof.ts'
+import { proven } from './proof.ts'
+import type { Difference } from './proof-bench.ts'
 
 /** The way that explains a difference, on the sound wiring. */
 export const pathOf = (job: Job, { asking, part }: Difference): Spot[] => wayOf(job, asking, part)

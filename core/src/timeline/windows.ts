@@ -2,7 +2,7 @@ import { figuresOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { unaltered } from '../motion/alterations.ts'
 import { type Chronicle, type Doing, replay, type Start } from '../motion/chronicle.ts'
-import type { Happening } from '../motion/simulation.ts'
+import type { Happening } from '../motion/happening.ts'
 import { kindOf } from '../parts/index.ts'
 
 /** Something that should happen, when at the earliest and at the latest if every part is sound; seconds. */

@@ -1,0 +1,101 @@
+import type { InstalledPart } from '../circuit/netlist.ts'
+import type { State } from '../parts/kind.ts'
+import { type Actor, type Run, runsOf } from './actor.ts'
+import type { Alterations } from './alterations.ts'
+import { landed } from './levels.ts'
+
+/** The parts of a plant in motion: how each stands, and what it would do, asked only where its last answer may stand no more. */
+export class Cast {
+  readonly all: readonly Actor[]
+  /** Those that can change at once, those of which a number can move, and those that let go on too much current. */
+  readonly jumpers: readonly Actor[]
+  readonly movers: readonly Actor[]
+  readonly guards: readonly Actor[]
+  /** What cannot move, by part and state. */
+  pins: Alterations['pins'] = {}
+  /** How often the circuit had changed when it was last solved. */
+  circuit = -1
+  readonly #byId = new Map<string, Actor>()
+  #moved: Actor[] = []
+
+  /** @param actorOf makes an actor of a part, given where it stands among them */
+  constructor(parts: Iterable<InstalledPart>, actorOf: (part: InstalledPart, index: number) => Actor) {
+    this.all = [...parts].map(actorOf)
+    this.jumpers = this.all.filter(({ part }) => part.kind.motion.jumps)
+    this.movers = this.all.filter(({ part }) => part.kind.motion.rates)
+    this.guards = this.movers.filter(({ part }) => part.kind.roles.blown)
+    for (const actor of this.all) this.#byId.set(actor.part.id, actor)
+  }
+
+  get(part: string): Actor | undefined {
+    return this.#byId.get(part)
+  }
+
+  /** Changes what of a part's state can move. */
+  change(actor: Actor, change: Partial<State>) {
+    const next: State = { ...actor.state }
+    const pins = this.pins[actor.part.id]
+    for (const name in change) {
+      const value = change[name]
+      if (value !== undefined && pins?.[name] === undefined) next[name] = value
+    }
+    this.stand(actor, next)
+  }
+
+  /** Gives a part a whole state, pinned or not. */
+  stand(actor: Actor, state: State) {
+    actor.state = state
+    if (actor.moved) return
+    actor.moved = true
+    this.#moved.push(actor)
+  }
+
+  /** Those whose state has changed and whose elements have not yet the values of it, in the order of the parts. */
+  takeMoved(): readonly Actor[] {
+    const moved = this.#moved
+    if (moved.length === 0) return moved
+    this.#moved = []
+    for (const actor of moved) actor.moved = false
+    return moved.length === 1 ? moved : moved.sort((a, b) => a.index - b.index)
+  }
+
+  /** Would a part answer as it did when it was last asked what it changes? */
+  stillSays({ jumping, state, around }: Actor): boolean {
+    return jumping.stands(state, this.circuit, around)
+  }
+
+  /** What a part would change now; nothing where none of it can move. */
+  wishOf({ part, state, feel, around, looked, jumping }: Actor): Partial<State> | undefined {
+    const { kind, figures, id } = part
+    const change = jumping.ask(state, this.circuit, around, looked, () => kind.motion.jumps?.(figures, state, feel))
+    const pins = this.pins[id]
+    return change && Object.keys(change).some((name) => pins?.[name] === undefined) ? change : undefined
+  }
+
+  /** What moves of a part now: asked where its last answer stands no more, and kept. */
+  runsOf(actor: Actor): readonly Run[] {
+    const { part, state, around, looked, running } = actor
+    if (!running.stands(state, this.circuit, around))
+      actor.runs = running.ask(state, this.circuit, around, looked, () => runsOf(actor, this.pins[part.id]))
+    return actor.runs
+  }
+
+  /** Lets what moves of a part move on for so many seconds. @param settling whether what moves in the background stands */
+  move(actor: Actor, seconds: number, settling: boolean) {
+    let change: State | undefined
+    for (const { name, rate, levels, background } of actor.runs) {
+      if (settling && background) continue
+      change ??= {}
+      change[name] = landed(Number(actor.state[name]) + rate * seconds, rate, levels)
+    }
+    if (change) this.change(actor, change)
+  }
+
+  /** The next time a part is asked anew, though nothing it looks at seems to have changed; all of them where none is named. */
+  forget(...actors: readonly Actor[]) {
+    for (const { jumping, running } of actors.length > 0 ? actors : this.all) {
+      jumping.forget()
+      running.forget()
+    }
+  }
+}

@@ -1,0 +1,179 @@
+import type { Circuit } from '../circuit/circuit.ts'
+import type { State } from '../parts/kind.ts'
+import { type Actor, blownOn, creepingOf, still } from './actor.ts'
+import type { Cast } from './cast.ts'
+import { Cycle } from './cycle.ts'
+import type { Happening } from './happening.ts'
+import type { Surroundings } from './surroundings.ts'
+
+/** Seconds for which a relay or a motor goes on as it was when what it feels has changed; electronics say their own. */
+export const HOLD_UP = 0.015
+
+/** Rounds at one instant after which it is watched whether the same states come round again. */
+const LONG = 4
+
+/** Rounds after which what still changes is taken to buzz though no circle has closed: a kind may count its own turns. */
+const ENDLESS = 200
+
+/** What a part is about to change, and when, in seconds within the instant. */
+interface Wish {
+  readonly change: Partial<State>
+  readonly due: number
+}
+
+const sameChange = (a: Partial<State>, b: Partial<State>) => {
+  const names = Object.keys(a)
+  return names.length === Object.keys(b).length && names.every((name) => a[name] === b[name])
+}
+
+/** What parts do to each other at one instant, while no time passes that a clock would show. */
+export class Reactions {
+  readonly trace: Happening[]
+  /** What changes its mind again and again, and how often a second. */
+  readonly buzzing = new Map<string, number>()
+  readonly #cast: Cast
+  readonly #circuit: Circuit
+  readonly #surroundings: Surroundings
+
+  /** @param trace what has happened before */
+  constructor(cast: Cast, circuit: Circuit, surroundings: Surroundings, trace: readonly Happening[]) {
+    this.trace = [...trace]
+    this.#cast = cast
+    this.#circuit = circuit
+    this.#surroundings = surroundings
+  }
+
+  /**
+   * Solves and lets every part answer what it feels, until nothing changes at this instant. Each answers after its own
+   * hold-up, so that a fuse far above its rating is gone before anything notices; whose last answer still stands is not
+   * asked. Where the same states come round again, what changes between them buzzes, and what creeps on meanwhile creeps at
+   * the mean of a round. @param now seconds on the clock
+   */
+  react(now: number) {
+    const cast = this.#cast
+    const buzzed = this.quiet()
+    const wishes = new Map<Actor, Wish>()
+    let cycle: Cycle<Actor> | undefined
+    let instant = 0
+    for (let round = 0; ; round++) {
+      this.#takeEffect(now)
+      for (const actor of cast.jumpers) if (!cast.stillSays(actor)) this.#wish(actor, wishes, instant)
+      if (wishes.size === 0) {
+        for (const actor of cast.movers) cast.runsOf(actor)
+        return
+      }
+      let next = Number.POSITIVE_INFINITY
+      for (const { due } of wishes.values()) if (due < next) next = due
+      const left = next - instant
+      const gone = this.#letGoWithin(left)
+      if (gone) {
+        cast.move(gone.guard, gone.seconds, false)
+        instant += gone.seconds
+        continue
+      }
+      if (round >= LONG) {
+        cycle ??= new Cycle(cast.jumpers, cast.movers)
+        if (round >= ENDLESS) cycle.close()
+        else {
+          const waiting = Array.from(wishes, ([actor, { due }]) => [actor, Math.round((due - instant) * 1e6)] as const)
+          cycle.passed(waiting, left, (actor) => cast.runsOf(actor))
+        }
+        if (cycle.seconds !== undefined) {
+          this.#buzz(cycle, cycle.seconds, buzzed, now)
+          return
+        }
+      }
+      instant = next
+      for (const [actor, { change, due }] of wishes) {
+        if (due > next) continue
+        wishes.delete(actor)
+        this.#noteOverload(actor, change)
+        cast.change(actor, change)
+      }
+    }
+  }
+
+  /** Nothing buzzes until it is heard again: everything is asked anew. @returns what buzzed */
+  quiet(): ReadonlySet<string> | undefined {
+    if (this.buzzing.size === 0) return undefined
+    const buzzed = new Set(this.buzzing.keys())
+    this.buzzing.clear()
+    this.#cast.forget()
+    return buzzed
+  }
+
+  /** Gives the elements of what has changed their values, solves, and notes what became of it. */
+  #takeEffect(now: number) {
+    const moved = this.#cast.takeMoved()
+    for (const { part, state } of moved) this.#circuit.setState(part, state)
+    this.#circuit.solve()
+    this.#cast.circuit = this.#circuit.changes
+    this.#tell(moved, now)
+    if (moved.some(({ part }) => this.#surroundings.hangOn(part))) this.#surroundings.renew()
+  }
+
+  /** What a part would change now, once its hold-up is over; a wish it no longer has is forgotten. */
+  #wish(actor: Actor, wishes: Map<Actor, Wish>, instant: number) {
+    const change = this.#cast.wishOf(actor)
+    if (!change) {
+      wishes.delete(actor)
+      return
+    }
+    const had = wishes.get(actor)
+    if (had && sameChange(had.change, change)) return
+    wishes.set(actor, { change, due: instant + (actor.part.kind.motion.holdUp ?? HOLD_UP) })
+  }
+
+  /** The fuse or breaker that lets go first, if any does within these seconds. */
+  #letGoWithin(seconds: number): { guard: Actor; seconds: number } | undefined {
+    let first: { guard: Actor; seconds: number } | undefined
+    for (const guard of this.#cast.guards) {
+      for (const { name, rate, levels } of this.#cast.runsOf(guard)) {
+        const left = (Math.max(...levels) - Number(guard.state[name])) / rate
+        if (left > 0 && left < (first?.seconds ?? seconds)) first = { guard, seconds: left }
+      }
+    }
+    return first
+  }
+
+  /** What changes within a circle of states buzzes, and what creeps on meanwhile creeps at the mean of a round. */
+  #buzz(cycle: Cycle<Actor>, seconds: number, buzzed: ReadonlySet<string> | undefined, now: number) {
+    const turning = cycle.turning
+    for (const actor of this.#cast.movers)
+      actor.runs = turning.includes(actor) ? still : creepingOf(actor, cycle.meanOf(actor))
+    for (const actor of turning) this.hear(actor, 1 / seconds, now, buzzed)
+  }
+
+  /** Something hums, so many times a second; it is noted where it did not hum before. */
+  hear({ part }: Actor, hertz: number, now: number, before: { has(part: string): boolean } = this.buzzing) {
+    if (!before.has(part.id)) this.trace.push({ at: now, part: part.id, says: 'buzzes' })
+    this.buzzing.set(part.id, hertz)
+  }
+
+  /** A fuse about to open: while its current still flows, remember the way it takes. */
+  #noteOverload(actor: Actor, change: Partial<State>) {
+    const blown = actor.part.kind.roles.blown
+    if (blown === undefined || change[blown] !== true) return
+    actor.blownBy = blownOn(this.#circuit, actor.part)
+  }
+
+  /** Notes what became of the parts whose state has changed. */
+  #tell(moved: readonly Actor[], now: number) {
+    for (const actor of moved) {
+      const { kind, figures, id } = actor.part
+      const before = actor.told
+      for (const [i, { is, starts, ends }] of (kind.tells ?? []).entries()) {
+        const begins = is(figures, actor.state)
+        if (begins === before[i]) continue
+        // A mark may hold what was told before: it is left as it was.
+        if (actor.told === before) actor.told = [...before]
+        actor.told[i] = begins
+        const says = begins ? starts : ends
+        if (says === undefined) continue
+        const happening = { at: now, part: id, says, tell: { index: i, begins } }
+        const blown = kind.roles.blown !== undefined && actor.state[kind.roles.blown] === true
+        this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
+      }
+    }
+  }
+}

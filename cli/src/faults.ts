@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises'
-import { faultTable } from '../../core/src/testing/faults.ts'
+import { faultTable } from '../../core/src/testing/faults/table.ts'
 
 /** Writes the table of the fifty faults anew into the documents: `npm run faults`, then `npm run format`. */
 const target = new URL('../../docs/core.md', import.meta.url)

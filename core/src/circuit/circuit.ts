@@ -1,16 +1,8 @@
 import type { State } from '../parts/kind.ts'
 import { minus, type Phasor, plus, size, times, zero } from './complex.ts'
-import { type Branch, type InstalledPart, type Lump, type Netlist, revalue, type Winding } from './netlist.ts'
+import { conducting, conductsIn, type Force, type Lump, OPEN, under } from './lump.ts'
+import { type Branch, type InstalledPart, type Netlist, revalue, type Winding } from './netlist.ts'
 import { Nodal, patternOf } from './nodal.ts'
-
-/**
- * What is wrong with a branch, whatever its part's state: open; closed though nothing closes it, ohms; or, where it conducts,
- * with so many ohms.
- */
-export type Force =
-  | { readonly as: 'open' }
-  | { readonly as: 'closed'; readonly ohms: number }
-  | { readonly as: 'ohms'; readonly ohms: number }
 
 /** A circuit with the present values of its contacts and loads: what any instrument, strip or proof asks. */
 export class Circuit {
@@ -40,7 +32,7 @@ export class Circuit {
     this.#omega = 2 * Math.PI * netlist.hertz
     this.#pattern = patternOf(netlist)
     this.#ac = new Nodal(netlist, this.#pattern)
-    this.#conducting = netlist.branches.map((branch) => netlist.fixed.get(branch.index) ?? conducting(branch))
+    this.#conducting = netlist.branches.map((branch) => netlist.fixed.get(branch.index) ?? conducting(branch.element))
     const following = new Set([...netlist.parts.values()].flatMap((part) => part.following))
     this.#natural = netlist.branches.map((branch) => (following.has(branch) ? OPEN : this.#conducting[branch.index]!))
     this.#forces = netlist.branches.map(() => undefined)
@@ -69,7 +61,7 @@ export class Circuit {
   /** Gives the elements of a part the values of its state. */
   setState(part: InstalledPart, state: State) {
     for (const branch of part.following) {
-      this.#setNatural(branch, conductsIn(branch, state) ? this.#conducting[branch.index]! : OPEN)
+      this.#setNatural(branch, conductsIn(branch.element, state) ? this.#conducting[branch.index]! : OPEN)
       if (branch.element?.form === 'dc') this.#setDirect(branch, branch.element.volts(state))
     }
     for (const winding of part.windings.values()) {
@@ -116,7 +108,7 @@ export class Circuit {
   setFigures(part: InstalledPart, figures: InstalledPart['figures'], state: State): boolean {
     if (!revalue(part, figures, this.netlist.site)) return false
     for (const branch of part.branches.values()) {
-      this.#conducting[branch.index] = conducting(branch)
+      this.#conducting[branch.index] = conducting(branch.element)
       this.#setNatural(branch, this.#conducting[branch.index]!)
     }
     this.setState(part, state)
@@ -355,28 +347,3 @@ export class Circuit {
     set(first + 2, 0, -xm)
   }
 }
-
-const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, farads: 0 }
-
-/** The value of one of a part's elements while it conducts. */
-function conducting({ element }: Branch): Lump {
-  if (!element || element.form === 'windings') return OPEN
-  if (element.form !== 'load') return resistive(element.ohms)
-  return { open: false, ohms: element.ohms, henries: element.henries, farads: 0 }
-}
-
-/** Does one of a part's elements conduct in a state? */
-function conductsIn({ element }: Branch, state: State): boolean {
-  if (element?.form === 'contact') return element.closed(state)
-  if (element?.form === 'load') return element.on?.(state) ?? true
-  return true
-}
-
-function under(force: Force | undefined, natural: Lump): Lump {
-  if (!force) return natural
-  if (force.as === 'open') return OPEN
-  if (force.as === 'ohms' && natural.open) return natural
-  return resistive(force.ohms)
-}
-
-const resistive = (ohms: number): Lump => ({ open: false, ohms, henries: 0, farads: 0 })

@@ -4,6 +4,7 @@ import { wireOhms } from '../job/units.ts'
 import type { Element, Windings } from '../parts/element.ts'
 import type { Catalogue } from '../parts/index.ts'
 import type { Figures, PartKind, Site, State } from '../parts/kind.ts'
+import { followsState, type Lump, OPEN, resistive } from './lump.ts'
 
 /** A two-terminal piece of the circuit. Node 0 is earth. Open where it carries nothing. */
 export interface Branch {
@@ -20,14 +21,6 @@ export interface Branch {
   readonly form: 'contact' | 'load' | 'resistor' | 'source' | 'dc' | 'wire' | 'joint' | 'touch' | 'stray'
   /** Volts RMS of the source in series with it when nothing is wrong, a leading b; zero for all but sources. */
   readonly volts: number
-}
-
-/** Electrical value of a branch: series resistance and inductance, or a leaky capacitance for strays. */
-export interface Lump {
-  readonly open: boolean
-  readonly ohms: number
-  readonly henries: number
-  readonly farads: number
 }
 
 export interface Winding {
@@ -81,9 +74,6 @@ const CORE_LEAK = 5e10
 /** A conductor under its screw. */
 const JOINT_OHMS = 0.005
 
-const lump = (ohms: number, farads = 0): Lump => ({ open: false, ohms, henries: 0, farads })
-const OPEN: Lump = { open: true, ohms: Number.POSITIVE_INFINITY, henries: 0, farads: 0 }
-
 export const siteOf = (job: Job): Site => {
   const { volts, hertz } = mains(job.practice)
   return { lineVolts: volts, hertz }
@@ -108,12 +98,6 @@ export function revalue(part: InstalledPart, figures: Figures, site: Site): bool
     }
   }
   return true
-}
-
-/** Does the value of an element hang on the state of its part? */
-function followsState(element: Element<State>): boolean {
-  if (element.form === 'contact') return element.operated
-  return element.form === 'dc' || (element.form === 'load' && element.on !== undefined)
 }
 
 /** The kind's typical figures, overridden by those of the nameplate. */
@@ -231,10 +215,10 @@ class Builder {
     const ends = [`wire:${id}.from`, `wire:${id}.to`].map((name) => this.node(name))
     const joint = (which: 'from' | 'to', end: End, own: number) => {
       const shape = { id: `joint:${id}.${which}`, a: this.node(terminalName(end)), b: own, wire: id, volts: 0 }
-      this.branch({ ...shape, form: 'joint' }, lump(JOINT_OHMS))
+      this.branch({ ...shape, form: 'joint' }, resistive(JOINT_OHMS))
     }
     joint('from', wire.from, ends[0]!)
-    const copper = lump(wireOhms(wire.length, wire.size))
+    const copper = resistive(wireOhms(wire.length, wire.size))
     this.branch({ id: `wire:${id}`, a: ends[0]!, b: ends[1]!, wire: id, form: 'wire', volts: 0 }, copper)
     joint('to', wire.to, ends[1]!)
     this.touch(`wire:${id}.from`, 'earth')
@@ -269,7 +253,10 @@ class Builder {
   /** Its copper counts as a stray: no loop, pole or finding runs through a core that lands nowhere. */
   private spareCore(cable: string, core: string, ohms: number) {
     const [near, far] = spareEnds(cable, core)
-    this.branch({ id: `stray:${near}`, a: this.node(near), b: this.node(far), form: 'stray', volts: 0 }, lump(ohms))
+    this.branch(
+      { id: `stray:${near}`, a: this.node(near), b: this.node(far), form: 'stray', volts: 0 },
+      resistive(ohms),
+    )
     return { near, far }
   }
 
@@ -279,7 +266,7 @@ class Builder {
   }
 
   private stray(id: string, a: number, b: number, ohms: number, farads: number) {
-    this.branch({ id: `stray:${id}`, a, b, form: 'stray', volts: 0 }, lump(ohms, farads))
+    this.branch({ id: `stray:${id}`, a, b, form: 'stray', volts: 0 }, resistive(ohms, farads))
   }
 }
 

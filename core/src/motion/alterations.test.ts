@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { Force } from '../circuit/circuit.ts'
+import type { Force } from '../circuit/lump.ts'
 import { together } from './alterations.ts'
 
 const open: Force = { as: 'open' }

@@ -1,4 +1,4 @@
-import type { Force } from '../circuit/circuit.ts'
+import type { Force } from '../circuit/lump.ts'
 import type { Figures, StateValue } from '../parts/kind.ts'
 
 /**

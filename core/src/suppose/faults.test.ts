@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest'
-import { type Bounds, faultRows, readingOf, spread } from '../testing/faults.ts'
+import { faultRows } from '../testing/faults/index.ts'
+import { readingOf, spread } from '../testing/faults/read.ts'
+import type { Bounds } from '../testing/faults/row.ts'
 import { checkSupposition } from './index.ts'
 
 /** Every fault of the trade, by its number: the reading that tells it, beside the sound plant's, however quick or slow its parts. */

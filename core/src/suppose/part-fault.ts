@@ -1,4 +1,4 @@
-import type { Force } from '../circuit/circuit.ts'
+import type { Force } from '../circuit/lump.ts'
 import { figuresOf } from '../circuit/netlist.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Fault } from '../parts/kind.ts'

@@ -1,0 +1,75 @@
+import { wired } from '../benches.ts'
+import { ghost, just, K, L, live, low, none, open } from './plants.ts'
+import type { FaultRow } from './row.ts'
+
+/** Transformers, isolators and what feeds what. */
+export const supply: readonly FaultRow[] = [
+  {
+    f: 16,
+    what: 'transformer dead',
+    plant: K,
+    supposed: just('part:XF1/secondaryOpen'),
+    reads: ['volts', 'XF1.h', 'XF1.c'],
+    sound: low,
+    faulty: none,
+  },
+  {
+    f: 17,
+    what: 'two secondaries joined: a dead one is back-fed',
+    plant: () => wired({ scheme: 's3' }),
+    supposed: (job) => [...open('XF1.p1')(job), 'link:XF1.h+XF2.h/fitted', 'link:XF1.c+XF2.c/fitted'],
+    reads: ['volts', 'XF1.p1', 'XF1.p2'],
+    plain: { supposed: open('XF1.p1') },
+    sound: [0, 5],
+    faulty: [60, 135],
+  },
+  {
+    f: 18,
+    what: 'transformer overloaded',
+    plant: K,
+    supposed: just(...[1, 2, 3, 4, 5].map((n) => `part:V${n}/hot`)),
+    calling: [1, 2, 3, 4, 5],
+    at: 30,
+    reads: ['volts', 'XF1.h', 'XF1.c'],
+    sound: [24, 27],
+    faulty: [19, 23.5],
+  },
+  {
+    f: 24,
+    what: 'a second supply past the isolator',
+    plant: L,
+    supposed: just('link:MAINS.l+V1.feed/fitted'),
+    hands: { FS1: { closed: false } },
+    reads: ['loz', 'V1.feed', 'MAINS.n'],
+    sound: ghost,
+    faulty: live,
+  },
+  {
+    f: 32,
+    what: 'emergency switch off',
+    plant: K,
+    supposed: just('part:ES1/leftOff'),
+    reads: ['loz', 'SS1.out', 'MAINS.n'],
+    sound: [110, 130],
+    faulty: [0, 10],
+  },
+  {
+    f: 48,
+    what: 'link between heating and cooling feed lost',
+    plant: () => wired({ thermostat: 'thermostat/two-feeds' }),
+    supposed: just('part:TS1/linkOut'),
+    calling: [1],
+    reads: ['volts', 'TS1.rc', 'TS1.rh'],
+    sound: none,
+    faulty: low,
+  },
+  {
+    f: 49,
+    what: 'transformer with its thermal link open',
+    plant: K,
+    supposed: just('part:XF1/linkOpen'),
+    reads: ['volts', 'XF1.h', 'XF1.c'],
+    sound: low,
+    faulty: none,
+  },
+]

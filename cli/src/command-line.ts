@@ -1,4 +1,4 @@
-import { commands } from './commands.ts'
+import { commands } from './commands/index.ts'
 import { Refused } from './refused.ts'
 
 const USAGE = `lantern COMMAND JOB.json [options]

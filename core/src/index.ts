@@ -122,18 +122,9 @@ export { played } from './motion/plays.ts'
 export { type Mark, type Settings, Simulation } from './motion/simulation.ts'
 // parts: the catalogue
 export { catalogue, kindOf, kinds, terminalsInOrder } from './parts/index.ts'
-export {
-  type CircuitClass,
-  type Control,
-  type Dial,
-  endSwitchOf,
-  type Fault,
-  type PartKind,
-  type State,
-  type StateValue,
-  type Terminal,
-} from './parts/kind.ts'
+export type { CircuitClass, Control, Dial, Fault, PartKind, State, StateValue, Terminal } from './parts/kind.ts'
 export { addZone, blankJob } from './parts/new-job.ts'
+export { endSwitchOf } from './parts/roles.ts'
 export { type CablePlan, cablePlans, cableWouldDo } from './plan/cables.ts'
 export { circuitsAtParts } from './plan/circuits-at.ts'
 export { netWires } from './plan/net-wires.ts'

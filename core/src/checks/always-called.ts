@@ -1,6 +1,6 @@
 import type { Netlist } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import type { Poles } from '../poles/poles.ts'
 import { labelOf, terminalInWords } from '../words/words.ts'
 import type { Finding, Found, Rule } from './finding.ts'

@@ -12,7 +12,7 @@ export const crossed: Rule = {
       return open.length === 0 ? 'none' : open.length === valves.length ? 'all' : 'some'
     }
     const swapped = (a: string, b: string) => opens(a, a) === 'none' && opens(a, b) === 'all'
-    const ids = [...zones.keys()].filter((id) => valvesOf(job.zones[id]!).length > 0)
+    const ids = [...zones.keys()]
     return ids.flatMap((a, i) =>
       ids.slice(i + 1).flatMap((b): Found[] => {
         if (!swapped(a, b) || !swapped(b, a)) return []

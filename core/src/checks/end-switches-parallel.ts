@@ -1,5 +1,5 @@
 import type { Strip } from '../loops/strip.ts'
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import { labelOf } from '../words/words.ts'
 import type { Rule, Ruled } from './finding.ts'
 import { isAstray } from './missing.ts'

@@ -1,4 +1,4 @@
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import { markingOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 import { isOtherEnd } from './missing.ts'

@@ -1,5 +1,5 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 import type { Landed } from './landed.ts'

@@ -84,6 +84,20 @@ describe('what differs is said once', () => {
     expect(compare(job, { ...is, ...mended }).changes).toEqual([])
   })
 
+  it('a wire under another name is the same one moved where one of its ends has stayed, and another where none has', () => {
+    const renamed = (alter: (wire: Job['wires'][string]) => void) =>
+      changed((is) => {
+        const { w21, ...others } = is.wires
+        alter(w21!)
+        is.wires = { ...others, w99: w21! }
+      }).changes.map(({ what }) => what)
+    const elsewhere = { part: 'TS2', terminal: 'r' }
+    expect(renamed((wire) => void (wire.to = elsewhere))).toEqual(['wire moved'])
+    expect(
+      renamed((wire) => void Object.assign(wire, { from: { part: 'TS3', terminal: 'r' }, to: elsewhere })),
+    ).toEqual(['wire gone', 'wire added'])
+  })
+
   it('names and labels are no difference; a part hung is one, and goes with its wires when put back', () => {
     expect(changed((is) => void (is.parts.V2!.label = 'By the pillar')).changes).toEqual([])
     const { is, changes } = changed((draft) => {

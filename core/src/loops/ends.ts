@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import type { Branch } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import type { Dark } from './dark.ts'
 import { type Subject, terminalOf } from './unroll.ts'
 import { usedTerminals } from './used-terminals.ts'

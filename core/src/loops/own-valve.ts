@@ -3,7 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { callLost } from './call-lost.ts'
 import type { Dark } from './dark.ts'
@@ -126,7 +126,7 @@ function uncalled({
     return trouble('runs with no call', label, {
       text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
     })
-  if (opening > 0 && !moving && travel <= 0 && is(simulation, valve, 'passes'))
+  if (travel <= 0 && !parked(simulation, valve) && is(simulation, valve, 'passes'))
     return trouble('shut, lets water by', label, {
       text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
     })

@@ -1,5 +1,6 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
-import type { StateRoles, StateValue } from '../parts/kind.ts'
+import type { StateValue } from '../parts/kind.ts'
+import type { StateRoles } from '../parts/roles.ts'
 import type { Simulation } from './simulation.ts'
 
 export type StateRole = keyof StateRoles

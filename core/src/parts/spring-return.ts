@@ -12,11 +12,13 @@ export const atRest: SpringReturn = { travel: 0, driven: false, stalls: false, l
 export const springRoles = {
   actuator: 'motor',
   travel: 'travel',
-  stalled: 'stalls',
   lever: 'lever',
   passes: 'passes',
 }
 export const switchRoles = { switches: [{ element: 'endSwitch', proves: 'open' as const }] }
+
+/** The roles of a motor that stalls where it is, with volts enough to hold it and too few to move it on. */
+export const motorRoles = { ...springRoles, stalled: 'stalls' } as const
 
 export const springFigures = {
   volts: { name: 'Rated volts', unit: 'V', value: 24 },

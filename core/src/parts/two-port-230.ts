@@ -5,13 +5,13 @@ import {
   atRest,
   leverByHand,
   leverControl,
+  motorRoles,
   opening,
   type SpringFigures,
   type SpringReturn,
   type SwitchFigures,
   springFaults,
   springMotion,
-  springRoles,
   springSays,
   springTells,
   switchFaults,
@@ -65,7 +65,7 @@ const hazards = [
   'Sleeve a switched live that uses a core of another colour; an earth core is never a live.',
 ]
 const hookup = { feed: 'call', back: 'n', permanent: 'feed', proof: ['feed', 'out'], earth: 'e' } as const
-const roles = { ...springRoles, ...switchRoles }
+const roles = { ...motorRoles, ...switchRoles }
 
 export const twoPort5 = part({
   kind: 'valve/two-port-5',

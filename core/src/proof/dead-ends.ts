@@ -6,6 +6,7 @@ import { ask } from '../motion/asking.ts'
 import { count, is } from '../motion/plays.ts'
 import type { Mark, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
+import { isThreePort } from '../parts/three-port.ts'
 
 /** Seconds between two looks, and the longest a zone is watched after its call and after its end. */
 const STEP = 1
@@ -37,7 +38,9 @@ export class DeadEnds {
     this.#served = new Map(
       this.#pumps.map(({ id }) => {
         const own = new Set((intent.pumps.get(id)?.zones ?? []).flatMap((one) => valvesOf(job.zones[one] ?? {})))
-        return [id, valves.filter((valve) => own.has(valve.id))]
+        const served = valves.filter((valve) => own.has(valve.id))
+        // A valve that turns from one outlet to another leaves it a way wherever it stands.
+        return [id, served.some(({ kind }) => isThreePort(kind)) ? [] : served]
       }),
     )
   }

@@ -53,6 +53,11 @@ describe('power lost', () => {
   })
 })
 
+it('a mid-position valve leaves the pump a way wherever it stands', () => {
+  const job = wired({ scheme: 's16', practice: '230', boiler: 'boiler/switched-live', programmer: true, middle: true })
+  expect(proven(job)).toMatchObject({ differences: [], deadEnds: [] })
+})
+
 it('a difference is shown with the fewest calls, though more were seen first', () => {
   const job = wired({ zones: 4 })
   const ends = ['V3.m1', 'V4.m1'].map((point) => {

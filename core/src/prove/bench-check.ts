@@ -6,6 +6,7 @@ import { together } from '../motion/alterations.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import type { PartKind } from '../parts/kind.ts'
+import { isThreePort } from '../parts/three-port.ts'
 import { clockWords } from '../timeline/clock-words.ts'
 
 export interface BenchStep {
@@ -67,12 +68,12 @@ const howOpen = (share: number) => (share > 0.95 ? 'open' : share < 0.05 ? 'shut
 /** Look through the bore, turn the stem, move the lever: no meter and no power. */
 function byHand(kind: PartKind, figures: Readonly<Record<string, number>>): BenchStep[] {
   const at = (state: PartKind['state']) =>
-    threePorts(kind) ? kind.says(figures, state) : howOpen(kind.opening?.(figures, state) ?? 0)
+    isThreePort(kind) ? kind.says(figures, state) : howOpen(kind.opening?.(figures, state) ?? 0)
   const steps: BenchStep[] = []
   const stem = kind.stemByHand?.(figures, kind.state, new Set())
   steps.push({
     does: 'Hold it against the light and look through the bore; turn its stem, head off where it comes off.',
-    finds: [`${threePorts(kind) ? 'it' : 'the bore'} stands ${at(kind.state)}`, ...(stem ? [`the stem ${stem}`] : [])],
+    finds: [`${isThreePort(kind) ? 'it' : 'the bore'} stands ${at(kind.state)}`, ...(stem ? [`the stem ${stem}`] : [])],
   })
   const lever = kind.controls?.find(({ state }) => state === kind.roles.lever)
   if (lever && 'options' in lever)
@@ -144,7 +145,7 @@ class Clipped {
   get stands(): string {
     const part = this.bench.netlist.parts.get(PART)!
     const state = this.bench.stateOf(PART)
-    return threePorts(this.#kind)
+    return isThreePort(this.#kind)
       ? `it stands ${this.#kind.says(part.figures, state)}`
       : `the bore stands ${howOpen(openingOf(part, state))}`
   }
@@ -184,8 +185,6 @@ class Clipped {
     return { seconds: Math.round(moved - from), most }
   }
 }
-
-const threePorts = ({ hookup, roles }: PartKind) => hookup?.waterOff !== undefined || roles.diverts !== undefined
 
 const within = (seconds: number) =>
   seconds < 2 ? 'at once' : `within ${clockWords(Math.ceil(seconds * (1 + SPREAD)))}, usually ${clockWords(seconds)}`

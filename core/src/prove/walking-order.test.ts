@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { wired } from '../testing/benches.ts'
-import { inWalkingOrder } from './script.ts'
+import { inWalkingOrder } from './drafts.ts'
 
 it('zones are walked by the order of their places, and those of one place by their numbers', () => {
   const job = wired({ zones: 4 })

@@ -124,6 +124,6 @@ function powerOn(found: Folding) {
   found.power = 'on'
   for (const [part, states] of found.hands) {
     const closed = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
-    if (closed && states.get(closed) === false) states.delete(closed)
+    if (closed) states.delete(closed)
   }
 }

@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { catalogue } from '../parts/index.ts'
-import { endSwitchOf } from '../parts/kind.ts'
+import { endSwitchOf } from '../parts/roles.ts'
 import { listed } from '../words/listed.ts'
 import type { Fit } from './scheme.ts'
 

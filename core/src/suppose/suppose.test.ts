@@ -162,6 +162,22 @@ describe('what is supposed', () => {
     expect(volts(with2('supply/dead'), 'XF1.h', 'XF1.c')).toBeLessThan(0.01)
   })
 
+  it('the other leg is as many volts the other way, and there is none where the line has one leg only', () => {
+    const volts = (practice: '120' | '230', id: string) => alterationsOf(wired({ practice }), [{ id }]).volts
+    expect(volts('120', 'supply/other-leg')).toEqual({ 'MAINS.line': -120 })
+    expect(volts('120', 'supply/dead')).toEqual({ 'MAINS.line': 0 })
+    expect([volts('120', 'supply/low'), volts('230', 'supply/low')]).toEqual([
+      { 'MAINS.line': 105 },
+      { 'MAINS.line': 207 },
+    ])
+    expect([volts('120', 'supply/high'), volts('230', 'supply/high')]).toEqual([
+      { 'MAINS.line': 127 },
+      { 'MAINS.line': 253 },
+    ])
+    expect(everySupposition(wired({ practice: '120' })).map(({ id }) => id)).toContain('supply/other-leg')
+    expect(everySupposition(wired({ practice: '230' })).map(({ id }) => id)).not.toContain('supply/other-leg')
+  })
+
   it('two cores that touch, two neighbours, and a conductor on earth pass current where none should', () => {
     const { cable } = wireAt(job, 'TS3.w').wire
     const shorted = benchWith(job, [{ id: `pair:${cable}/red+white/short` }])

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import { figuresOf } from '../circuit/netlist.ts'
+import { catalogue } from './index.ts'
+import type { StateRoles } from './roles.ts'
+
+/** What holds of every kind of part, so that readers may take it for granted. */
+
+const stateRoles: readonly (keyof StateRoles)[] = [
+  ...(['calling', 'made', 'waited', 'warmth', 'travel', 'stalled', 'lever', 'passes', 'target', 'powered'] as const),
+  ...(['pulledIn', 'flame', 'running', 'told', 'limitOpen', 'water', 'lockedOut', 'board', 'keepsWarm'] as const),
+  ...(['runOn', 'closed', 'blown'] as const),
+]
+
+describe.each([...catalogue.values()].map((kind) => [kind.kind, kind] as const))('%s', (_name, kind) => {
+  const figures = figuresOf(kind, undefined)
+  const elements = kind.inside(figures, { lineVolts: 230, hertz: 50 })
+  const named = (name: string) => elements.find((element) => element.name === name)
+  const isTerminal = (name: string) => name in kind.terminals
+
+  it('has hands that find where it stands, each place once and by a word of its own', () => {
+    for (const control of kind.controls ?? []) {
+      expect(Object.keys(kind.state)).toContain(control.state)
+      if ('options' in control) {
+        const values = control.options.map(({ value }) => value)
+        expect(values).toContain(kind.state[control.state])
+        expect(new Set(values).size).toBe(values.length)
+        expect(new Set(control.options.map(({ says }) => says)).size).toBe(values.length)
+      } else {
+        const { from, to, step, per = 1 } = control.dial(figures)
+        expect(to).toBeGreaterThan(from)
+        expect(step).toBeGreaterThan(0)
+        const now = Number(kind.begins?.(figures)[control.state] ?? kind.state[control.state]) / per
+        expect(now).toBeGreaterThanOrEqual(from)
+        expect(now).toBeLessThanOrEqual(to)
+      }
+    }
+  })
+
+  it('has inside it only what lies between two points, each by a name of its own', () => {
+    expect(new Set(elements.map(({ name }) => name)).size).toBe(elements.length)
+    for (const { a, b } of elements) expect(a).not.toBe(b)
+    for (const element of elements)
+      if ('ohms' in element && element.form !== 'windings') expect(element.ohms).toBeGreaterThan(0)
+  })
+
+  it('has roles played by what it has', () => {
+    const { roles } = kind
+    for (const role of stateRoles) if (roles[role] !== undefined) expect(Object.keys(kind.state)).toContain(roles[role])
+    for (const role of ['callContact', 'actuator', 'callSense', 'work', 'listens'] as const)
+      if (roles[role] !== undefined) expect(named(roles[role])).toBeDefined()
+    for (const { element } of roles.switches ?? []) expect(named(element)?.form).toBe('contact')
+    for (const lane of roles.lanes ?? []) expect(named(lane)?.form).toBe('contact')
+    for (const [element, figure] of Object.entries(kind.ratings ?? {})) {
+      expect(named(element)?.form).toBe('contact')
+      expect(figures[figure]).toBeGreaterThan(0)
+    }
+    for (const terminal of [...(roles.callPair ?? []), ...(roles.signals ?? []).flat()])
+      expect(isTerminal(terminal)).toBe(true)
+    const {
+      proof = [],
+      spare = [],
+      proofShared: _,
+      ...single
+    } = kind.hookup ?? { feed: Object.keys(kind.terminals)[0]! }
+    for (const terminal of [...proof, ...spare, ...Object.values(single)])
+      expect(isTerminal(terminal as string)).toBe(true)
+  })
+
+  it('breaks only in what it has, each time by a name of its own', () => {
+    const faults = kind.faults ?? []
+    expect(new Set(faults.map(({ name }) => name)).size).toBe(faults.length)
+    for (const { open = [], short = [], pin = {}, times = {}, sets = {}, says, repair } of faults) {
+      expect([says, repair].every(Boolean)).toBe(true)
+      for (const element of [...open, ...short]) expect(named(element)).toBeDefined()
+      for (const [state, value] of Object.entries(pin)) expect(typeof value).toBe(typeof kind.state[state])
+      for (const figure of [...Object.keys(times), ...Object.keys(sets)]) expect(figures[figure]).toBeDefined()
+    }
+  })
+
+  it('tells of nothing that both begins and ends in silence', () => {
+    for (const { starts, ends } of kind.tells ?? []) expect(starts ?? ends).toBeTruthy()
+  })
+})

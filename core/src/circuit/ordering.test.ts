@@ -1,0 +1,54 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { packed } from './ldl.ts'
+import { eliminate } from './ordering.ts'
+
+it('takes what has fewest neighbours first, of two the one named first, and couples what it leaves behind', () => {
+  // A chain 0-1-2-3 with a leaf 4 on 1.
+  const { order, stepOf, below } = eliminate(5, [
+    [0, 1],
+    [1, 2],
+    [2, 3],
+    [1, 4],
+  ])
+  expect([...order]).toEqual([0, 3, 2, 1, 4])
+  expect([...stepOf]).toEqual([0, 3, 2, 1, 4])
+  expect(below.map((rows) => [...rows])).toEqual([[3], [2], [3], [4], []])
+  // A square has to be filled: its first corner couples the two beside it.
+  const square = eliminate(4, [
+    [0, 1],
+    [1, 2],
+    [2, 3],
+    [3, 0],
+  ])
+  expect(square.below.map((rows) => rows.length)).toEqual([2, 2, 1, 0])
+})
+
+it('eliminates each once, couples none with itself, and leaves every row below its own step in order', () => {
+  const couples = fc.array(fc.tuple(fc.nat(14), fc.nat(14)), { maxLength: 40 })
+  fc.assert(
+    fc.property(couples, (pairs) => {
+      const { order, stepOf, below } = eliminate(15, pairs)
+      expect([...order].sort((a, b) => a - b)).toEqual(Array.from({ length: 15 }, (_, i) => i))
+      for (const [step, node] of order.entries()) expect(stepOf[node]).toBe(step)
+      for (const [step, rows] of below.entries()) {
+        expect(rows.every((row) => row > step)).toBe(true)
+        expect([...rows]).toEqual([...new Set(rows)].sort((a, b) => a - b))
+      }
+      for (const [a, b] of pairs) {
+        if (a === b) continue
+        const [one, other] = [stepOf[a]!, stepOf[b]!].sort((x, y) => x - y)
+        expect([...below[one!]!]).toContain(other)
+      }
+    }),
+    { numRuns: 60 },
+  )
+})
+
+it('lists are laid end to end, empty ones too', () => {
+  const [start, flat] = packed([[1, 2], [], [3]])
+  expect([[...start], [...flat]]).toEqual([
+    [0, 2, 2, 3],
+    [1, 2, 3],
+  ])
+})

@@ -98,6 +98,47 @@ describe('what differs is said once', () => {
     ).toEqual(['wire gone', 'wire added'])
   })
 
+  it('of a cable some of whose wires run in another now, it is those wires that run elsewhere, whichever they are', () => {
+    const own = Object.keys(job.wires).filter((id) => job.wires[id]!.cable === 'TC2')
+    expect(own).toHaveLength(2)
+    for (const moved of own) {
+      const { is, changes } = changed((draft) => {
+        draft.cables.TC9 = { ...draft.cables.TC2!, label: 'Another' }
+        draft.wires[moved]!.cable = 'TC9'
+      })
+      expect(changes.map(({ says }) => says)).toEqual([`Wire ${job.wires[moved]!.label}: other cable`, 'Another added'])
+      const mended: Circuit = copyOf(is)
+      for (const change of changes) change.putBack(mended)
+      expect(mended.wires).toEqual(job.wires)
+    }
+  })
+
+  it('a cable under another name is known by its wires; an empty one by its name', () => {
+    const renamed = changed((draft) => {
+      const { TC2, ...others } = draft.cables
+      draft.cables = { ...others, TC9: TC2! }
+      for (const wire of Object.values(draft.wires)) if (wire.cable === 'TC2') wire.cable = 'TC9'
+    })
+    expect(renamed.changes).toEqual([])
+    const spare = { label: 'Spare run', from: 'boiler', to: 'signal', length: 9, cores: { red: 'red' } }
+    const withSpare: Job = { ...copyOf(job), cables: { ...copyOf(job).cables, TC8: spare } }
+    expect(compare(withSpare, withSpare).changes).toEqual([])
+    expect(compare(withSpare, job).changes.map(({ says }) => says)).toEqual(['Spare run gone'])
+    expect(compare(job, withSpare).changes.map(({ says }) => says)).toEqual(['Spare run added'])
+  })
+
+  it('of two cables whose wires run in one now, one is gone', () => {
+    const { changes } = changed((draft) => {
+      for (const wire of Object.values(draft.wires)) if (wire.cable === 'TC3') wire.cable = 'TC2'
+      delete draft.cables.TC3
+    })
+    const says = changes.map((change) => change.says)
+    expect(says).toContain(`${job.cables.TC3!.label} gone`)
+    expect(says.filter((one) => one.endsWith('other cable')).length).toBe(
+      Object.values(job.wires).filter(({ cable }) => cable === 'TC3').length,
+    )
+  })
+
   it('names and labels are no difference; a part hung is one, and goes with its wires when put back', () => {
     expect(changed((is) => void (is.parts.V2!.label = 'By the pillar')).changes).toEqual([])
     const { is, changes } = changed((draft) => {

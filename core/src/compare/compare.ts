@@ -1,7 +1,7 @@
 import type { Circuit, End, Job, Wire } from '../job/schema.ts'
 import type { Spot } from '../words/spot.ts'
 import { terminalInWords } from '../words/words.ts'
-import { cablesChanged } from './cables-changed.ts'
+import { cablesChanged, pairCables } from './cables-changed.ts'
 import { type Change, same } from './change.ts'
 import { exchanges, movedEnd, moves } from './moved-wires.ts'
 import { nodesOf } from './nets.ts'
@@ -27,7 +27,6 @@ export interface Comparison {
 export function compare(was: Job, is: Job): Comparison {
   const parts = pairParts(was, is)
   const wires = new Map<string, string>()
-  const cables = new Map<string, string>()
   const changes: Change[] = []
 
   const here = (end: End): End => ({ part: parts.get(end.part) ?? end.part, terminal: end.terminal })
@@ -65,14 +64,7 @@ export function compare(was: Job, is: Job): Comparison {
       if (found !== undefined) match(id, found)
     }
 
-  // Cables are known by the wires that run in them.
-  for (const [a, b] of wires) {
-    const [old, now] = [was.wires[a]!.cable, is.wires[b]!.cable]
-    if (old && now && !cables.has(old)) cables.set(old, now)
-  }
-  for (const id of Object.keys(was.cables))
-    if (!cables.has(id) && is.cables[id] && ![...cables.values()].includes(id)) cables.set(id, id)
-
+  const cables = pairCables(was, is, wires)
   const nodes = { was: nodesOf(was, (part) => parts.get(part) ?? `gone ${part}`), is: nodesOf(is) }
   const electrical = (old: readonly Wire[], now: readonly Wire[]) =>
     [...old.flatMap(wasKeys), ...now.flatMap(isKeys)].some((key) => {

@@ -126,7 +126,7 @@ function bareBeyond({ netlist }: Circuit, subject: Subject, lost: Walks): [strin
   const used = usedTerminals(netlist)
   const isUsed = (part: string, node: number) => used.has(`${part}.${terminalOf(netlist, part, node)}`)
   const contacts = netlist.branches
-    .filter(({ form, part }) => form === 'contact' && part !== undefined && part !== subject.part)
+    .filter(({ form, part }) => form === 'contact' && part !== subject.part)
     .flatMap(({ part, element, a, b }) => {
       const { roles } = netlist.parts.get(part!)!.kind
       const meant = element?.name === endSwitchOf(roles) || element?.name === roles.callContact

@@ -90,3 +90,39 @@ it('a burner lights so many seconds after it starts, every time, and not without
   rig.set('X.fuel', false)
   expect(lit()).toBe(false)
 })
+
+it('a controller asks for heat from so much of either output, and only while it has power', () => {
+  const rig = new Rig({
+    practice: '230',
+    parts: { M: ['supply/line', { loopOhms: 0.001 }], X: 'controller/building' },
+    nets: ['M.l X.hot', 'M.n X.com'],
+  })
+  const fedWith = (volts: number) => rig.simulation.alter(together([{ volts: { 'M.line': volts } }]))
+  fedWith(24)
+  const asks = (out1: number, out2: number) => rig.set('X.out1', out1).set('X.out2', out2).settle().state('X.demand')
+  expect([asks(0, 0), asks(2.9, 2.9), asks(3, 0), asks(0, 3), asks(2.9, 0)]).toEqual([false, false, true, true, false])
+  asks(10, 10)
+  fedWith(10)
+  expect(rig.settle().state('X.demand')).toBe(false)
+  fedWith(24)
+  expect(rig.settle().state('X.demand')).toBe(true)
+})
+
+it('a transformer whose turns have shorted stays low; of a sound one and a dead one the volts are as they should be', () => {
+  const volts = (...faults: string[]) => {
+    const rig = new Rig({
+      parts: { M: 'supply/line', XF: ['transformer/control', { va: 40 }] },
+      nets: ['M.l XF.p1', 'M.n XF.p2'],
+      faults: { XF: faults },
+    })
+    return rig.volts('XF.h', 'XF.c')
+  }
+  expect(volts()).toBeGreaterThan(26)
+  expect(volts('weak')).toBeGreaterThan(10)
+  expect(volts('weak')).toBeLessThan(20)
+  expect([volts('primaryOpen'), volts('secondaryOpen'), volts('linkOpen')].map((one) => one < 1)).toEqual([
+    true,
+    true,
+    true,
+  ])
+})

@@ -116,6 +116,20 @@ it('what entries are about: power and proving dead are one subject, each due dat
   expect(subject({ kind: 'note', text: 'Mind the step.' })).toBeUndefined()
 })
 
+it('an entry names the visit, the case and the proof it was made in, and nothing where it was made in none', () => {
+  const made = (more: object) =>
+    nextEntry(
+      { id: 'entry-0001', by: 'phone', device: 'phone', clock: '2026-03-01T10:00:00.000Z', revision: 1, ...more },
+      [],
+      { kind: 'note', text: '' },
+    )
+  const keys = (entry: Entry) => ['visit', 'case', 'proof', 'stand', 'knew'].filter((key) => key in entry)
+  expect(keys(made({}))).toEqual([])
+  expect(made({ visit: 'visit-01' })).toMatchObject({ visit: 'visit-01' })
+  expect(made({ case: 'case-001', proof: 'proof-01' })).toMatchObject({ case: 'case-001', proof: 'proof-01' })
+  expect(keys(made({ case: 'case-001' }))).toEqual(['case'])
+})
+
 it('a complaint is open until it is closed by its own end, or taken back', () => {
   const opened = (id: string) => next({ kind: 'case', does: 'opened', complaint: 'Cold' }, id)
   const closes = (of: string) => ({

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { botanyHouse } from '../demo/botany-house.ts'
 import type { Job } from '../job/schema.ts'
-import { wireAt, wired } from '../testing/benches.ts'
+import { copyOf, wireAt, wired } from '../testing/benches.ts'
+import { remove } from '../testing/hands.ts'
 import { line } from '../testing/ways.ts'
 import { applied, fixOf } from './fix.ts'
 import { findingsOf } from './index.ts'
@@ -100,4 +101,13 @@ it('a thermostat’s cable has a spare core as long as one more is on record tha
   for (const wire of own) delete wire.core
   other.cables[id]!.cores = {}
   expect(said(other, 'spare-cores')).toEqual([])
+})
+
+it('a spare output has no neutral to lack: of a boiler without one only itself and what hangs on it are told', () => {
+  const job: Job = copyOf(wired({ zones: 1 }))
+  remove(job, 'B1.n')
+  for (const [id, { from, to }] of Object.entries(job.wires))
+    if ([from, to].some(({ part }) => part === 'P1')) delete job.wires[id]
+  delete job.parts.P1
+  expect(said(job, 'neutral-whole')).toEqual(['Boiler N and Burner N have no neutral.'])
 })

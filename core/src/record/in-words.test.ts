@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { readEntry } from '../formats/read-entry.ts'
 import { circuitIn, documentOf } from '../job/document.ts'
-import { copyOf } from '../testing/benches.ts'
+import { kindOf } from '../parts/index.ts'
+import { copyOf, wired } from '../testing/benches.ts'
+import { line } from '../testing/ways.ts'
 import { type Entry, nextEntry } from './entry.ts'
 import { foundOf } from './found.ts'
 import { openCases } from './kinds/case.ts'
@@ -98,6 +100,22 @@ describe('every kind of entry in words', () => {
       ['Valve 3 zz lifted'],
     ])
   })
+})
+
+it('a hand is told by the name of what it moved and the word for where it stands; what nobody knows by its own', () => {
+  const timed = wired({ scheme: 's9', ...line, boiler: 'boiler/switched-live', programmer: true })
+  const hand = (part: string, state: string, value: unknown) =>
+    entryInWords(timed, { kind: 'seen', what: 'hand', part, state, value } as never)
+  const { controls = [] } = kindOf(timed.parts.PR1!)!
+  const said = controls.flatMap((control) => {
+    if (!('options' in control)) return []
+    return control.options.map(({ value, says }) => [control.name, says, hand('PR1', control.state, value)] as const)
+  })
+  expect(said.length).toBeGreaterThan(4)
+  for (const [name, says, told] of said) expect(told.toLowerCase()).toContain(`${name} ${says}`.toLowerCase())
+  expect(new Set(said.map(([, , told]) => told)).size).toBe(said.length)
+  expect(hand('PR1', 'nothing', 'on')).toContain('on')
+  expect(hand('V99', 'lever', 'parked')).toContain('V99')
 })
 
 it('what entries are about: power and proving dead are one subject, each due date, part, cable and wire its own', () => {

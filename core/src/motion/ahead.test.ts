@@ -54,6 +54,28 @@ describe('what is wrong with a part is looked at anew when it changes, though no
     expect(slow.quietFor).toBeCloseTo(plain.quietFor!, 9)
   })
 
+  it('what only the building tells is told the second time as it was the first: dirt on a seat draws heat off the boiler', () => {
+    const bench = new Simulation(wired({ zones: 2 }))
+    bench.set('TS2', 'calling', true)
+    bench.settle()
+    const mark = bench.mark()
+    const waterWith = (pins: Record<string, Record<string, boolean>>, times = 1) => {
+      for (let i = 1; i < times; i++) {
+        bench.alter(together([{ pins }]))
+        bench.back(mark)
+      }
+      bench.alter(together([{ pins }]))
+      bench.runTo(bench.now + 30)
+      const { water } = bench.stateOf('B1')
+      bench.back(mark)
+      return water
+    }
+    const dirt = { V1: { passes: true } }
+    const [sound, first] = [waterWith({}), waterWith(dirt)]
+    expect(Number(first)).toBeLessThan(Number(sound))
+    expect([waterWith(dirt, 2), waterWith(dirt, 3), waterWith({}, 2)]).toEqual([first, first, sound])
+  })
+
   it('a pin that is taken away: the part moves on from where it was held', () => {
     const bench = opening()
     bench.alter(together([{ pins: { V1: { travel: 0 } } }]))

@@ -14,7 +14,7 @@ export class Cast {
   /** What cannot move, by part and state. */
   pins: Alterations['pins'] = {}
   /** How often the circuit had changed when it was last solved. */
-  circuit = -1
+  changes = -1
   readonly #byId = new Map<string, Actor>()
   #moved: Actor[] = []
 
@@ -61,13 +61,13 @@ export class Cast {
 
   /** Would a part answer as it did when it was last asked what it changes? */
   stillSays({ jumping, state, around }: Actor): boolean {
-    return jumping.stands(state, this.circuit, around)
+    return jumping.stands(state, this.changes, around)
   }
 
   /** What a part would change now; nothing where none of it can move. */
   wishOf({ part, state, feel, around, looked, jumping }: Actor): Partial<State> | undefined {
     const { kind, figures, id } = part
-    const change = jumping.ask(state, this.circuit, around, looked, () => kind.motion.jumps?.(figures, state, feel))
+    const change = jumping.ask(state, this.changes, around, looked, () => kind.motion.jumps?.(figures, state, feel))
     const pins = this.pins[id]
     return change && Object.keys(change).some((name) => pins?.[name] === undefined) ? change : undefined
   }
@@ -75,8 +75,8 @@ export class Cast {
   /** What moves of a part now: asked where its last answer stands no more, and kept. */
   runsOf(actor: Actor): readonly Run[] {
     const { part, state, around, looked, running } = actor
-    if (!running.stands(state, this.circuit, around))
-      actor.runs = running.ask(state, this.circuit, around, looked, () => runsOf(actor, this.pins[part.id]))
+    if (!running.stands(state, this.changes, around))
+      actor.runs = running.ask(state, this.changes, around, looked, () => runsOf(actor, this.pins[part.id]))
     return actor.runs
   }
 
@@ -91,9 +91,9 @@ export class Cast {
     if (change) this.change(actor, change)
   }
 
-  /** The next time a part is asked anew, though nothing it looks at seems to have changed; all of them where none is named. */
-  forget(...actors: readonly Actor[]) {
-    for (const { jumping, running } of actors.length > 0 ? actors : this.all) {
+  /** The next time these are asked anew, though nothing they look at seems to have changed; all parts where none is said. */
+  forget(actors = this.all) {
+    for (const { jumping, running } of actors) {
       jumping.forget()
       running.forget()
     }

@@ -107,7 +107,7 @@ export class Reactions {
     const moved = this.#cast.takeMoved()
     for (const { part, state } of moved) this.#circuit.setState(part, state)
     this.#circuit.solve()
-    this.#cast.circuit = this.#circuit.changes
+    this.#cast.changes = this.#circuit.changes
     this.#tell(moved, now)
     if (moved.some(({ part }) => this.#surroundings.hangOn(part))) this.#surroundings.renew()
   }

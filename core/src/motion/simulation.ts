@@ -138,6 +138,8 @@ export class Simulation {
       const { state, runs, told, blownBy } = mark.actors[actor.index]!
       const moved = actor.state !== state
       actor.state = state
+      // What moves is what moved then: what it was asked since would seem to stand, and is not that.
+      if (actor.runs !== runs) actor.running.forget()
       actor.runs = runs
       actor.told = told
       actor.blownBy = blownBy
@@ -165,13 +167,13 @@ export class Simulation {
       const actor = this.#cast.get(id)
       if (!actor) continue
       this.circuit.setFigures(actor.part, { ...actor.own, ...next.figures[id] }, actor.state)
-      this.#cast.forget(actor)
+      this.#cast.forget([actor])
     }
     this.#cast.pins = next.pins
     // What was pinned may move again, though nothing else about it has changed.
     for (const id of Object.keys(had.pins)) {
       const actor = this.#cast.get(id)
-      if (actor) this.#cast.forget(actor)
+      if (actor) this.#cast.forget([actor])
     }
     for (const [id, states] of Object.entries(next.pins)) {
       const actor = this.#cast.get(id)

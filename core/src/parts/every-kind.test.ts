@@ -46,6 +46,8 @@ describe.each([...catalogue.values()].map((kind) => [kind.kind, kind] as const))
   it('has roles played by what it has', () => {
     const { roles } = kind
     for (const role of stateRoles) if (roles[role] !== undefined) expect(Object.keys(kind.state)).toContain(roles[role])
+    // Where it is uncertain how a switch stands it counts as closed, which is how each begins.
+    if (roles.closed !== undefined) expect(kind.state[roles.closed]).toBe(true)
     for (const role of ['callContact', 'actuator', 'callSense', 'work', 'listens'] as const)
       if (roles[role] !== undefined) expect(named(roles[role])).toBeDefined()
     for (const { element } of roles.switches ?? []) expect(named(element)?.form).toBe('contact')

@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest'
+import type { Job } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { supposed, wired } from '../testing/benches.ts'
+import { copyOf, supposed, wired } from '../testing/benches.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
 import { onItsWay } from './plant.ts'
@@ -55,4 +56,29 @@ it('a safety that keeps nothing back on purpose is on no way to its proof', () =
   bench.set('TS1', 'calling', true)
   bench.settle()
   expect(onItsWay(bench)).toBeUndefined()
+})
+
+it('a valve that turns from one outlet to another is never said to be shut', () => {
+  const says = (job: Job) => {
+    const bench = new Simulation(job)
+    bench.settle()
+    return sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)
+  }
+  const [b230, middle] = [
+    { practice: '230', boiler: 'boiler/switched-live' },
+    { scheme: 's16', programmer: true, middle: true },
+  ] as const
+  const mid = wired({ ...b230, ...middle })
+  const rest = 'every switch open, boiler and pump at rest.'
+  expect(says(mid)).toBe(`Nobody calls: Valve 1 at rest (hot water), ${rest}`)
+  expect(says(wired({ scheme: 's15', practice: '230', boiler: 'boiler/heat-machine', diverter: true }))).toContain(
+    'Nobody calls: Valve 2 at rest (on heating)',
+  )
+  expect(says(wired({ zones: 2 }))).toBe(`Nobody calls: every valve shut, ${rest}`)
+  // Another zone's valve beside it is shut all the same, and what hangs in no zone is not spoken of.
+  const beside: Job = copyOf(mid)
+  beside.parts.V7 = { kind: 'valve/two-port-5', label: 'Valve 7', place: 'boiler' }
+  expect(says(beside)).toContain('Nobody calls: Valve 1 at rest (hot water)')
+  beside.zones.z2!.valve = 'V7'
+  expect(says(beside)).toContain('every other valve shut, Valve 1 at rest (hot water)')
 })

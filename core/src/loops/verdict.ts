@@ -10,6 +10,7 @@ import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
 import { supplyTroubles } from './supply-troubles.ts'
 import { usedTerminals } from './used-terminals.ts'
+import { valvesAtRest } from './valves-at-rest.ts'
 import { zoneStanding } from './zone-standing.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -197,8 +198,8 @@ function quiet(
           text: zones.some(({ opening }) => opening > 0)
             ? 'Nobody calls, and a valve stands open.'
             : hasBoiler(simulation) && atRest(simulation)
-              ? 'Nobody calls: every valve shut, every switch open, boiler and pump at rest.'
-              : 'Nobody calls: every valve shut.',
+              ? `Nobody calls: ${valvesAtRest(simulation, job)}, every switch open, boiler and pump at rest.`
+              : `Nobody calls: ${valvesAtRest(simulation, job)}.`,
         },
       ],
     }

@@ -102,7 +102,7 @@ function Beginning({
         <div className="grid gap-3 px-4 pt-1 pb-4">
           <p>
             Dead work, the line, nothing calling, every zone alone and handed over to the next, all, the power cut and
-            back, and last always nothing calling: every valve shut, boiler and pumps off.
+            back, and last always nothing calling: valves, boiler and pumps at rest.
           </p>
           <div className="flex flex-wrap gap-2">
             <Button look="strong" className="min-h-13 px-6" onClick={() => begin('whole', script.steps)}>

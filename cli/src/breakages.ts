@@ -1,4 +1,4 @@
-import { type Job, kindOf, type Supposition } from '@civil-lantern/core'
+import { everySupposition, inPattern, type Job, kindOf, type Supposition } from '@civil-lantern/core'
 import type { Random } from './random.ts'
 
 /** A job with things wrong with it. */
@@ -8,7 +8,7 @@ export interface Broken {
 }
 
 /** Changes the wiring of a draft, or names what is wrong with it. */
-type Breakage = (job: Job, random: Random) => string | undefined
+type Breakage = (job: Job, random: Random) => Supposition | undefined
 
 const wireId = (job: Job, random: Random) => random.pick(Object.keys(job.wires))
 
@@ -20,10 +20,10 @@ function anyTerminal(job: Job, random: Random) {
 }
 
 const breakages: readonly Breakage[] = [
-  (job, random) => `wire:${wireId(job, random)}/open`,
-  (job, random) => `wire:${wireId(job, random)}.${random.next() < 0.5 ? 'from' : 'to'}/lifted`,
-  (job, random) => `wire:${wireId(job, random)}.to/ohms`,
-  (job, random) => `wire:${wireId(job, random)}/earth`,
+  (job, random) => ({ id: `wire:${wireId(job, random)}/open` }),
+  (job, random) => ({ id: `wire:${wireId(job, random)}.${random.next() < 0.5 ? 'from' : 'to'}/lifted` }),
+  (job, random) => ({ id: `wire:${wireId(job, random)}.to/ohms` }),
+  (job, random) => ({ id: `wire:${wireId(job, random)}/earth` }),
   (job, random) => {
     delete job.wires[wireId(job, random)]
     return undefined
@@ -45,8 +45,10 @@ const breakages: readonly Breakage[] = [
   (job, random) => {
     const id = random.pick(Object.keys(job.parts))
     const faults = kindOf(job.parts[id]!)?.faults ?? []
-    return faults.length > 0 ? `part:${id}/${random.pick(faults).name}` : undefined
+    return faults.length > 0 ? { id: `part:${id}/${random.pick(faults).name}` } : undefined
   },
+  // Whatever else a live bench can take on: the supply, contacts and joints with ohms, cores that touch, other figures.
+  (job, random) => random.pick(everySupposition(job).filter(inPattern)),
 ]
 
 /** A copy of a job with one to three things wrong with it. */
@@ -54,8 +56,8 @@ export function broken(job: Job, random: Random): Broken {
   const copy = structuredClone(job)
   const supposed: Supposition[] = []
   for (let n = 1 + random.below(3); n > 0; n--) {
-    const id = random.pick(breakages)(copy, random)
-    if (id !== undefined) supposed.push({ id })
+    const one = random.pick(breakages)(copy, random)
+    if (one) supposed.push(one)
   }
   return { job: copy, supposed }
 }

@@ -40,20 +40,22 @@ export function highPrecision(circuit: Circuit): readonly Complex[] {
     if (open) continue
     const series = inv([new Precise(ohms), omega.times(henries)])
     branch(one.a, one.b, add(series, [new Precise(0), omega.times(farads)]))
-    if (one.volts === 0) continue
-    const pushed = mul(series, [new Precise(one.volts), new Precise(0)])
+    const volts = circuit.volted(one)
+    if (volts === 0) continue
+    const pushed = mul(series, [new Precise(volts), new Precise(0)])
     right[one.a] = add(right[one.a]!, pushed)
     right[one.b] = sub(right[one.b]!, pushed)
   }
   for (const winding of netlist.windings) {
     const { ohms, henries, mutual } = winding.element
-    const [whole, wholeToo] = circuit.intact(winding)
+    const { whole, within } = circuit.wound(winding)
+    branch(winding.nodes[2], winding.nodes[3], [new Precise(within), new Precise(0)])
     const z1: Complex = [new Precise(ohms[0]), omega.times(henries[0])]
     const z2: Complex = [new Precise(ohms[1]), omega.times(henries[1])]
     const [a, b, c, d] = winding.nodes
-    if (!whole || !wholeToo) {
-      if (whole) branch(a, b, inv(z1))
-      if (wholeToo) branch(c, d, inv(z2))
+    if (!whole[0] || !whole[1]) {
+      if (whole[0]) branch(a, b, inv(z1))
+      if (whole[1]) branch(c, d, inv(z2))
       continue
     }
     const zm: Complex = [new Precise(0), omega.times(mutual)]

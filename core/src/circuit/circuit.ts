@@ -1,8 +1,10 @@
 import type { State } from '../parts/kind.ts'
 import { minus, type Phasor, plus, size, times, zero } from './complex.ts'
+import { Direct } from './direct.ts'
 import { conducting, conductsIn, type Force, type Lump, OPEN, under } from './lump.ts'
 import { type Branch, type InstalledPart, type Netlist, revalue, type Winding } from './netlist.ts'
 import { Nodal, patternOf } from './nodal.ts'
+import { sameWound, twoPort, type Wound, woundOf } from './two-port.ts'
 
 /** A circuit with the present values of its contacts and loads: what any instrument, strip or proof asks. */
 export class Circuit {
@@ -13,31 +15,26 @@ export class Circuit {
   readonly #forces: (Force | undefined)[]
   readonly #lumps: Lump[]
   readonly #volts: number[]
-  readonly #dcVolts = new Map<number, number>()
-  readonly #intact: (readonly [boolean, boolean])[]
-  /** Siemens across each second winding within. */
-  readonly #within: number[]
+  readonly #wound: Wound[]
   readonly #ac: Nodal
-  #dc: Nodal | undefined
-  #dcStale = true
-  readonly #pattern
+  readonly #direct: Direct
   readonly #omega: number
   #stale = true
   #changes = 0
 
   constructor(netlist: Netlist) {
     this.netlist = netlist
-    this.#intact = netlist.windings.map(() => [true, true])
-    this.#within = netlist.windings.map(() => 0)
+    this.#wound = netlist.windings.map(() => ({ whole: [true, true], within: 0 }))
     this.#omega = 2 * Math.PI * netlist.hertz
-    this.#pattern = patternOf(netlist)
-    this.#ac = new Nodal(netlist, this.#pattern)
+    const pattern = patternOf(netlist)
+    this.#ac = new Nodal(netlist, pattern)
     this.#conducting = netlist.branches.map((branch) => netlist.fixed.get(branch.index) ?? conducting(branch.element))
     const following = new Set([...netlist.parts.values()].flatMap((part) => part.following))
     this.#natural = netlist.branches.map((branch) => (following.has(branch) ? OPEN : this.#conducting[branch.index]!))
     this.#forces = netlist.branches.map(() => undefined)
     this.#lumps = [...this.#natural]
     this.#volts = netlist.branches.map(({ volts }) => volts)
+    this.#direct = new Direct(netlist, pattern, { lumps: this.#lumps, wound: this.#wound })
     for (const branch of netlist.branches) this.#write(branch, this.#lumps[branch.index]!)
     this.#inject()
     for (const index of netlist.windings.keys()) this.#writeWinding(index)
@@ -49,7 +46,8 @@ export class Circuit {
   }
 
   #changed() {
-    this.#stale = this.#dcStale = true
+    this.#stale = true
+    this.#direct.spoil()
     this.#changes++
   }
 
@@ -62,16 +60,14 @@ export class Circuit {
   setState(part: InstalledPart, state: State) {
     for (const branch of part.following) {
       this.#setNatural(branch, conductsIn(branch.element, state) ? this.#conducting[branch.index]! : OPEN)
-      if (branch.element?.form === 'dc') this.#setDirect(branch, branch.element.volts(state))
+      // What is solved for alternating current does not hang on it.
+      if (branch.element?.form === 'dc' && this.#direct.give(branch, branch.element.volts(state))) this.#changes++
     }
     for (const winding of part.windings.values()) {
       const index = this.netlist.windings.indexOf(winding)
-      const [first, second] = winding.element.intact(state)
-      const within = winding.element.shorted?.(state) ?? 0
-      const [had, hadToo] = this.#intact[index]!
-      if (had === first && hadToo === second && this.#within[index] === within) continue
-      this.#intact[index] = [first, second]
-      this.#within[index] = within
+      const wound = woundOf(winding.element, state)
+      if (sameWound(wound, this.#wound[index]!)) continue
+      this.#wound[index] = wound
       this.#writeWinding(index)
       this.#changed()
     }
@@ -141,24 +137,13 @@ export class Circuit {
     }
   }
 
-  #setDirect(branch: Branch, volts: number) {
-    if (this.#dcVolts.get(branch.index) === volts) return
-    this.#dcVolts.set(branch.index, volts)
-    this.#dcStale = true
-    this.#changes++
-  }
-
   lump(branch: Branch): Lump {
     return this.#lumps[branch.index]!
   }
 
-  intact(winding: Winding): readonly [boolean, boolean] {
-    return this.#intact[this.netlist.windings.indexOf(winding)]!
-  }
-
-  /** What burnt turns carry across a second winding, siemens. */
-  within(winding: Winding): number {
-    return this.#within[this.netlist.windings.indexOf(winding)]!
+  /** What is left of a pair of windings. */
+  wound(winding: Winding): Wound {
+    return this.#wound[this.netlist.windings.indexOf(winding)]!
   }
 
   /** Solves if anything changed. Returns whether it did. */
@@ -189,7 +174,7 @@ export class Circuit {
       const behind = volts === 0 ? across : minus(across, { re: volts, im: 0 })
       return size(times(this.#ac.admittance(branch.index), behind))
     },
-    directVolts: (a: number, b: number): number => this.#direct().roughBetween(a, b).re,
+    directVolts: (a: number, b: number): number => this.#direct.roughVolts(a, b),
     /** Amps in the second winding. */
     windingAmps: (winding: Winding): number => {
       const first = this.#firstValue(this.netlist.windings.indexOf(winding))
@@ -197,11 +182,7 @@ export class Circuit {
       const own = times(this.#ac.admittance(first + 1), this.#ac.roughBetween(c, d))
       return size(plus(times(this.#ac.admittance(first + 2), this.#ac.roughBetween(a, b)), own))
     },
-    directAmps: (branch: Branch): number => {
-      const lump = this.#lumps[branch.index]!
-      if (lump.open) return 0
-      return (this.felt.directVolts(branch.a, branch.b) - this.dcVolts(branch)) / lump.ohms
-    },
+    directAmps: (branch: Branch): number => this.#direct.ampsUnder(branch, this.#direct.roughVolts(branch.a, branch.b)),
   }
 
   /** Current from a to b through a branch, amps RMS. */
@@ -250,58 +231,27 @@ export class Circuit {
 
   /** Direct-current resistance seen between two nodes with every source asleep, ohms. */
   resistance(a: number, b: number): number {
-    return this.#direct().impedance(a, b).re
+    return this.#direct.resistance(a, b)
   }
 
   /** Direct volts of node a over node b. */
   directVolts(a: number, b: number): number {
-    return this.#direct().between(a, b).re
+    return this.#direct.volts(a, b)
   }
 
   /** Direct current from a to b through a branch, amps. */
   directAmps(branch: Branch): number {
-    const lump = this.#lumps[branch.index]!
-    if (lump.open) return 0
-    return (this.directVolts(branch.a, branch.b) - this.dcVolts(branch)) / lump.ohms
+    return this.#direct.ampsUnder(branch, this.directVolts(branch.a, branch.b))
   }
 
   /** The direct voltage a branch gives now; 0 for all but direct sources. */
   dcVolts(branch: Branch): number {
-    return this.#dcVolts.get(branch.index) ?? 0
+    return this.#direct.given(branch)
   }
 
   /** Does anything in this circuit give direct voltage? */
   get hasDirect() {
-    return this.#dcVolts.size > 0
-  }
-
-  /** The direct-current twin: the same pattern, with resistances and direct sources only. */
-  #direct(): Nodal {
-    this.#dc ??= new Nodal(this.netlist, this.#pattern)
-    if (this.#dcStale) {
-      for (const branch of this.netlist.branches) {
-        const lump = this.#lumps[branch.index]!
-        const passes = !lump.open && !(branch.element?.form === 'load' && branch.element.rectified)
-        this.#dc.set(branch.index, passes ? 1 / lump.ohms : 0, 0)
-      }
-      for (const [index, { element }] of this.netlist.windings.entries()) {
-        const first = this.#firstValue(index)
-        const [whole, wholeToo] = this.#intact[index]!
-        this.#dc.set(first, whole ? 1 / element.ohms[0] : 0, 0)
-        this.#dc.set(first + 1, (wholeToo ? 1 / element.ohms[1] : 0) + this.#within[index]!, 0)
-      }
-      this.#dc.silence()
-      for (const [index, volts] of this.#dcVolts) {
-        const branch = this.netlist.branches[index]!
-        const lump = this.#lumps[index]!
-        if (lump.open) continue
-        this.#dc.inject(branch.a, volts / lump.ohms, 0)
-        this.#dc.inject(branch.b, -volts / lump.ohms, 0)
-      }
-      this.#dc.solve()
-      this.#dcStale = false
-    }
-    return this.#dc
+    return this.#direct.any
   }
 
   #firstValue(winding: number) {
@@ -318,32 +268,8 @@ export class Circuit {
     this.#ac.set(branch.index, ohms / norm, -x / norm + this.#omega * farads)
   }
 
-  /** Two-port admittance: the inverse of [[R1 + jwL1, jwM], [jwM, R2 + jwL2]]; an open winding couples nothing. */
   #writeWinding(index: number) {
-    const { element } = this.netlist.windings[index]!
-    const first = this.#firstValue(index)
-    const [whole, wholeToo] = this.#intact[index]!
-    const [r1, r2] = element.ohms
-    const [x1, x2] = [this.#omega * element.henries[0], this.#omega * element.henries[1]]
-    const xm = this.#omega * element.mutual
-    const alone = (value: number, r: number, x: number) => {
-      const norm = r * r + x * x
-      this.#ac.set(value, r / norm, -x / norm)
-    }
-    if (!whole || !wholeToo) {
-      for (const value of [first, first + 1, first + 2]) this.#ac.set(value, 0, 0)
-      if (whole) alone(first, r1, x1)
-      if (wholeToo) alone(first + 1, r2, x2)
-      return
-    }
-    // Determinant of the impedance matrix: (r1 + jx1)(r2 + jx2) + xm^2.
-    const detRe = r1 * r2 - x1 * x2 + xm * xm
-    const detIm = r1 * x2 + x1 * r2
-    const norm = detRe * detRe + detIm * detIm
-    const set = (value: number, re: number, im: number, within = 0) =>
-      this.#ac.set(value, (re * detRe + im * detIm) / norm + within, (im * detRe - re * detIm) / norm)
-    set(first, r2, x2)
-    set(first + 1, r1, x1, this.#within[index]!)
-    set(first + 2, 0, -xm)
+    const { first, second, mutual } = twoPort(this.netlist.windings[index]!.element, this.#omega, this.#wound[index]!)
+    for (const [i, { re, im }] of [first, second, mutual].entries()) this.#ac.set(this.#firstValue(index) + i, re, im)
   }
 }

@@ -16,7 +16,10 @@ export function writeSpice(circuit: Circuit, title: string): string {
     lines.push(`* ${branch.id}`)
     const direct = circuit.dcVolts(branch)
     if (branch.volts !== 0 || direct !== 0) {
-      lines.push(`Vs${i} s${i} ${b} DC ${number(direct)} AC ${branch.volts}`, `Rs${i} ${a} s${i} ${number(ohms)}`)
+      lines.push(
+        `Vs${i} s${i} ${b} DC ${number(direct)} AC ${circuit.volted(branch)}`,
+        `Rs${i} ${a} s${i} ${number(ohms)}`,
+      )
       continue
     }
     // A rectifier lets no direct current through: a farad blocks it, tuned out by an inductance at the frequency of the site.
@@ -31,16 +34,15 @@ export function writeSpice(circuit: Circuit, title: string): string {
   for (const [w, winding] of netlist.windings.entries()) {
     const { element, nodes, id } = winding
     const [a, b, c, d] = nodes
-    const [whole, wholeToo] = circuit.intact(winding)
+    const { whole, within } = circuit.wound(winding)
     lines.push(`* ${id}`)
     const half = (name: string, from: number, to: number, ohms: number, henries: number) =>
       lines.push(`R${name} ${from} ${name} ${number(ohms)}`, `L${name} ${name} ${to} ${number(henries)}`)
-    if (whole) half(`wp${w}`, a, b, element.ohms[0], element.henries[0])
-    if (wholeToo) half(`ws${w}`, c, d, element.ohms[1], element.henries[1])
+    if (whole[0]) half(`wp${w}`, a, b, element.ohms[0], element.henries[0])
+    if (whole[1]) half(`ws${w}`, c, d, element.ohms[1], element.henries[1])
     const coupling = element.mutual / Math.sqrt(element.henries[0] * element.henries[1])
-    const within = circuit.within(winding)
     if (within > 0) lines.push(`Rwx${w} ${c} ${d} ${number(1 / within)}`)
-    if (whole && wholeToo) lines.push(`Kw${w} Lwp${w} Lws${w} ${number(coupling)}`)
+    if (whole[0] && whole[1]) lines.push(`Kw${w} Lwp${w} Lws${w} ${number(coupling)}`)
   }
   lines.push('.end')
   return `${lines.join('\n')}\n`

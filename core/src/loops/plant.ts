@@ -17,42 +17,43 @@ export interface Withheld {
   readonly why: string
 }
 
+/**
+ * Why a part keeps one of its contacts open on purpose. What is held still, or is wrong with the contact so that it stands
+ * open or shut whatever the part wants, is no purpose; ohms in a contact that is not made change nothing.
+ */
+function whyOpen(simulation: Simulation, by: InstalledPart, element: string): string | undefined {
+  const branch = by.branches.get(element)
+  const force = branch && simulation.circuit.forced(branch)
+  if (!branch || simulation.alterations.pins[by.id] || (force && force.as !== 'ohms')) return undefined
+  return by.kind.withholds?.(by.figures, simulation.stateOf(by.id), element)
+}
+
+/** The first part that keeps one of some contacts open on purpose. @param elementsOf the contacts of a part that count */
+function firstWithheld(simulation: Simulation, elementsOf: (by: InstalledPart) => Iterable<string>) {
+  for (const by of simulation.netlist.parts.values())
+    for (const element of elementsOf(by)) {
+      const why = whyOpen(simulation, by, element)
+      if (why !== undefined) return { by, why }
+    }
+  return undefined
+}
+
 /** What keeps a loop dark on purpose, where the part that does gives a reason and has no fault of its own. */
 export function withheld(simulation: Simulation, strip: Strip | undefined): Withheld | undefined {
   const dark = strip?.dark
-  if (dark?.at !== 'contact' || !dark.part || !dark.element) return undefined
-  const by = simulation.netlist.parts.get(dark.part)
-  const branch = by?.branches.get(dark.element)
-  // What is pinned or forced does not hold back on purpose.
-  if (!by || !branch || simulation.circuit.forced(branch) || simulation.alterations.pins[by.id]) return undefined
-  const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), dark.element)
+  const by = dark?.part === undefined ? undefined : simulation.netlist.parts.get(dark.part)
+  if (dark?.at !== 'contact' || !by || !dark.element) return undefined
+  const why = whyOpen(simulation, by, dark.element)
   return why === undefined ? undefined : { by, why }
 }
 
 /** A part that will call the boiler by its contact and does not yet, on purpose: a centre that gives wax heads their time. */
-export function callHeldBack(simulation: Simulation): Withheld | undefined {
-  for (const by of simulation.netlist.parts.values()) {
-    if (simulation.alterations.pins[by.id]) continue
-    for (const element of by.kind.roles.lanes ?? []) {
-      const branch = by.branches.get(element)
-      const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), element)
-      if (why !== undefined && branch && !simulation.circuit.forced(branch)) return { by, why }
-    }
-  }
-  return undefined
-}
+export const callHeldBack = (simulation: Simulation): Withheld | undefined =>
+  firstWithheld(simulation, ({ kind }) => kind.roles.lanes ?? [])
 
 /** A safety on its way to its proof: a damper that opens. The boiler cannot answer before it stands. */
-export function onItsWay(simulation: Simulation): Withheld | undefined {
-  for (const by of simulation.netlist.parts.values()) {
-    if (by.kind.class !== 'safety' || simulation.alterations.pins[by.id]) continue
-    for (const [element, branch] of by.branches) {
-      const why = by.kind.withholds?.(by.figures, simulation.stateOf(by.id), element)
-      if (why !== undefined && !simulation.circuit.forced(branch)) return { by, why }
-    }
-  }
-  return undefined
-}
+export const onItsWay = (simulation: Simulation): Withheld | undefined =>
+  firstWithheld(simulation, ({ kind, branches }) => (kind.class === 'safety' ? branches.keys() : []))
 
 /** A safety whose contact stands open with the call's volts across it: nothing behind it hears the call. */
 export const safetyThatStops = ({ netlist, circuit }: Simulation): InstalledPart | undefined =>

@@ -24,6 +24,26 @@ const called = (job: Job, wrong: readonly string[] = []) => {
 }
 const gas = (boiler: string) => wired({ scheme: boiler === 'boiler/gas' ? 's2' : 's4', boiler })
 
+describe('hot water has priority', () => {
+  const job = wired({ scheme: 's5a', zones: 3, panel: 'panel/zone-valve-6', hotWater: true })
+  job.parts.PN1!.figures = { priority: 1 }
+  const zonesWith = (...wrong: string[]) => {
+    const bench = benchWith(job, supposed(wrong))
+    for (const id of ['TS1', 'TS2', 'TS3']) bench.set(id, 'calling', true)
+    bench.settle()
+    return look(bench, job).zones
+  }
+  const waits = 'waits: hot water has priority'
+
+  it.each([
+    ['nothing', [], waits],
+    ['ohms in the contact that is held open', ['part:PN1.power1/ohms'], waits],
+    ['a contact that never makes', ['part:PN1/channelDead1'], 'calling, valve dark'],
+  ])('with %s wrong', (_what, wrong, says) => {
+    expect(zonesWith(...wrong)).toEqual([says, waits, 'held open, proven'])
+  })
+})
+
 describe('normal running', () => {
   it('a pump inside a boiler that runs on is not at rest, though no pump of its own stands on the wall', () => {
     const job = wired({ scheme: 's11', ...line, boiler: 'boiler/combination', postRun: 120 })

@@ -5,6 +5,7 @@ import { wired } from '../testing/benches.ts'
 import { Rig } from '../testing/rig.ts'
 import { waterRate } from './boiler-water.ts'
 import { catalogue } from './index.ts'
+import { warmthRate } from './room.ts'
 
 /** What a part does the second time, and just under and over its figures. */
 
@@ -109,6 +110,17 @@ describe('a start delay', () => {
     expect(bench.stateOf('TS1').made).toBe(false)
     bench.runTo(120)
     expect(bench.stateOf('TS1').made).toBe(true)
+  })
+})
+
+describe('a room', () => {
+  const figures = { setpoint: 21, warms: 3, cools: 0.6 }
+  const perHour = (warmth: number, warming: number) =>
+    warmthRate(figures, { warmth }, { draw: 0, flame: false, warming }) * 3600
+
+  it('cools to the coldest there is and no further, and warms from there', () => {
+    expect([5.01, 5, 4].map((warmth) => perHour(warmth, 0))).toEqual([-0.6, 0, 0].map((rate) => expect.closeTo(rate)))
+    expect([5, 5.01].map((warmth) => perHour(warmth, 1))).toEqual([3, 3].map((rate) => expect.closeTo(rate)))
   })
 })
 

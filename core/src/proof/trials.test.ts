@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { wireAt, wired } from '../testing/benches.ts'
 import { line } from '../testing/ways.ts'
-import { proven } from './proof.ts'
+import { prove, proven } from './proof.ts'
 
 /** What each trial of the proof shows, and just where it begins to. */
 
@@ -74,4 +74,20 @@ it('a difference is shown with the fewest calls, though more were seen first', (
       ['V3', false, ['z4']],
     ]),
   )
+})
+
+describe('how far it is', () => {
+  const looksUp = (zones: number) => [...prove(wired({ zones }))]
+
+  it('looks up after every 64 combinations, and after each trial and each zone that stops', () => {
+    const combined = (zones: number) => looksUp(zones).flatMap(({ done }) => (done <= 2 ** zones ? [done] : []))
+    expect([5, 6, 7].map(combined)).toEqual([[], [64], [64, 128]])
+  })
+
+  it('goes on one by one to its end, of which it knows from the first', () => {
+    const steps = looksUp(7)
+    const { of } = steps[0]!
+    expect(steps.every((step) => step.of === of)).toBe(true)
+    expect(steps.slice(1).map(({ done }) => done)).toEqual(Array.from({ length: of - 127 }, (_, i) => 128 + i))
+  })
 })

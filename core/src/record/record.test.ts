@@ -193,6 +193,13 @@ describe('the wall as found', () => {
     expect(foundOf(document, [one, same]).conflicts).toEqual([])
   })
 
+  it('what is about nothing that could stand otherwise contradicts nothing: two notes made apart are two notes', () => {
+    const notes = ['phone', 'tablet'].map((device) =>
+      next({ kind: 'note', text: `from the ${device}` }, [], { device }),
+    )
+    expect(foundOf(document, notes).conflicts).toEqual([])
+  })
+
   it('a take-back works wherever it sorts, and a take-back taken back does nothing', () => {
     const seen = next(park(), [], { clock: '2026-03-01T10:00:00.000Z' })
     const early = { ...next({ kind: 'back', of: seen.id }), at: '2026-01-01T00:00:00.000Z' }

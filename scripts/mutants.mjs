@@ -1,7 +1,8 @@
 // Breaks lines of the core on purpose and asks whether a test notices:
-//   npm run mutants -- --seed 7 --rooms motion,parts --count 150
+//   npm run mutants -- --seed 7 --rooms motion,parts --count 150 [--own]
 // Draws lines by the seed, lets Stryker mutate what stands on them, and prints the share that a test killed: first by the tests
-// of those rooms, which are quick, then, for what lived, by all tests of the core. Mutants that change nothing anybody can see are listed in `equivalent-mutants.json` with the reason, and are not counted.
+// of those rooms, which are quick, then, for what lived, by all tests of the core,
+// which takes long: with --own it is left at the first. Mutants that change nothing anybody can see are listed in `equivalent-mutants.json` with the reason, and are not counted.
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -13,6 +14,7 @@ const { values } = parseArgs({
     seed: { type: 'string', default: '1' },
     rooms: { type: 'string', default: 'circuit,motion,parts,checks,loops,proof,suppose,compare,record' },
     count: { type: 'string', default: '150' },
+    own: { type: 'boolean', default: false },
   },
 })
 const seed = Number(values.seed)
@@ -119,29 +121,27 @@ const countOf = (files) =>
     mutants.filter(({ status }) => ['Killed', 'Timeout', 'RuntimeError', 'Survived', 'NoCoverage'].includes(status)),
   ).length
 
+const equivalent = JSON.parse(readFileSync(join(root, 'scripts/equivalent-mutants.json'), 'utf8'))
+const known = ({ path, text, replacement }) =>
+  equivalent.some((one) => one.file === path && one.line === text && one.mutation === replacement)
+const told = ({ path, line, text, mutatorName, replacement }) =>
+  `${path}:${line} ${mutatorName}: ${text}\n         becomes ${replacement}`
+
 say(`${mutate.length} lines of ${lines.length} in ${rooms.join(', ')}, seed ${seed}`)
 const from = Date.now()
 const first = await round(mutate, true)
-const left = livedIn(first)
-say(
-  `${countOf(first) - left.length} of ${countOf(first)} killed by the tests of their own rooms; the others meet all tests`,
-)
-const told = ({ path, line, text, mutatorName, replacement }) =>
-  `${path}:${line} ${mutatorName}: ${text}\n         becomes ${replacement}`
+const after = livedIn(first)
+const left = after.filter((one) => !known(one))
+const of = countOf(first) - (after.length - left.length)
+const share = (lived) => `${of - lived} of ${of} killed (${((100 * (of - lived)) / Math.max(1, of)).toFixed(1)} %)`
+say(`${share(left.length)} by the tests of their own rooms, ${after.length - left.length} equivalent`)
 // The second round takes long: what it is about is said before.
 for (const one of left) console.log(`left: ${told(one)}`)
+if (values.own) process.exit()
 const ranges = new Set(left.map(({ range }) => range))
 const same = (one, other) => one.range === other.range && one.replacement === other.replacement
 const lived =
   left.length === 0 ? [] : livedIn(await round([...ranges], false)).filter((one) => left.some((it) => same(one, it)))
-
-const equivalent = JSON.parse(readFileSync(join(root, 'scripts/equivalent-mutants.json'), 'utf8'))
-const known = ({ path, text, replacement }) =>
-  equivalent.some((one) => one.file === path && one.line === text && one.mutation === replacement)
-const counted = lived.filter((one) => !known(one))
-for (const one of counted) console.log(`lived: ${told(one)}`)
-const of = countOf(first) - (lived.length - counted.length)
+for (const one of lived) console.log(`lived: ${told(one)}`)
 const minutes = ((Date.now() - from) / 60_000).toFixed(1)
-say(
-  `${of - counted.length} of ${of} killed (${((100 * (of - counted.length)) / Math.max(1, of)).toFixed(1)} %), ${lived.length - counted.length} equivalent, seed ${seed}, ${minutes} minutes`,
-)
+say(`${share(lived.length)}, seed ${seed}, ${minutes} minutes`)

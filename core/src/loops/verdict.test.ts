@@ -322,6 +322,18 @@ describe('a strip', () => {
     expect(said()).toEqual(locked)
   })
 
+  it('what is dark beside a boiler that has locked out is said all the same', () => {
+    const job = demoJobs['fenwick-orchard']!()
+    const bench = benchWith(job, supposed([...lifted(job, 'B1.b2'), 'part:P1/windingOpen']))
+    bench.set('TS1', 'calling', true)
+    bench.settle()
+    const { sentence, more } = verdictOf(bench, job, loopsOf(bench, job))
+    expect([sentence, ...more].map(sentenceText)).toEqual([
+      'Boiler has locked out: it saw no flame in its time. Find the cause before it is reset.',
+      expect.stringContaining('is fed, but draws nothing.'),
+    ])
+  })
+
   it('a valve that stalls on its way is wrong, and not merely busy; one that is held open by as few volts is not', () => {
     const job = wired({ zones: 1 })
     const bench = benchWith(job, [{ id: 'part:ES1.pole/ohms', value: 50 }])

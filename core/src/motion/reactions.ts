@@ -1,5 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
-import type { State } from '../parts/kind.ts'
+import type { PartKind, State } from '../parts/kind.ts'
 import { type Actor, blownOn, creepingOf, still } from './actor.ts'
 import type { Cast } from './cast.ts'
 import { Cycle } from './cycle.ts'
@@ -14,6 +14,8 @@ const LONG = 4
 
 /** Rounds after which what still changes is taken to buzz though no circle has closed: a kind may count its own turns. */
 const ENDLESS = 200
+
+const none: NonNullable<PartKind['tells']> = []
 
 /** What a part is about to change, and when, in seconds within the instant. */
 interface Wish {
@@ -162,7 +164,9 @@ export class Reactions {
     for (const actor of moved) {
       const { kind, figures, id } = actor.part
       const before = actor.told
-      for (const [i, { is, starts, ends }] of (kind.tells ?? []).entries()) {
+      const tells = kind.tells ?? none
+      for (let i = 0; i < tells.length; i++) {
+        const { is, starts, ends } = tells[i]!
         const begins = is(figures, actor.state)
         if (begins === before[i]) continue
         // A mark may hold what was told before: it is left as it was.

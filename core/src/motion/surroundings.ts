@@ -23,6 +23,9 @@ export class Surroundings {
   /** What each part notices, brought up to date as one looks round; and what the room behind a valve does. */
   readonly #noticed = new Map<string, { -readonly [what in keyof Around]: Around[what] }>()
   readonly #roomOf = new Map<InstalledPart, { warming: number }[]>()
+  /** What all of them notice. */
+  #draw = 0
+  #flame = false
 
   constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, stateOf: StateOf) {
     this.#stateOf = stateOf
@@ -59,6 +62,9 @@ export class Surroundings {
       for (const room of this.#roomOf.get(valve) ?? []) room.warming = heated ? opening : 0
     }
     const draw = sum / Math.max(1, this.#valves.length)
+    if (draw === this.#draw && flame === this.#flame) return
+    this.#draw = draw
+    this.#flame = flame
     for (const noticed of this.#noticed.values()) {
       noticed.draw = draw
       noticed.flame = flame

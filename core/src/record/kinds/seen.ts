@@ -142,10 +142,13 @@ export const seen = entryKind({
 
 /** A hand's position in the words its kind has for it. */
 export function handInWords(kind: string | undefined, state: string, value: unknown): string {
-  const control = kindOf({ kind: kind ?? '' })?.controls?.find((one) => one.state === state)
+  const known = kindOf({ kind: kind ?? '' })
+  const control = known?.controls?.find((one) => one.state === state)
   if (!control) return `${state} ${String(value)}`
   const option = 'options' in control ? control.options.find((one) => one.value === value) : undefined
-  return `${control.name.toLowerCase()} ${option?.says ?? String(value)}`
+  const says = option?.says ?? String(value)
+  // A switch is all there is of its part, which is named before.
+  return control.name === known?.name ? says : `${control.name.toLowerCase()} ${says}`
 }
 
 export function setHand(found: Folding, part: string, state: string, value: string | number | boolean) {

@@ -1,8 +1,8 @@
 import type { Static, TObject, TSchema, TUnion } from 'typebox'
 import type { Circuit, Job } from '../job/schema.ts'
-import type { StateValue } from '../parts/kind.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import type { Entry } from './entry.ts'
+import type { Hands } from './hands.ts'
 
 /** How sure it is that a conductor is where the record has it. */
 export type Certainty = 'assumed' | 'seen' | 'landed'
@@ -19,7 +19,7 @@ export interface Folding {
   readonly circuit: Circuit
   readonly conductors: Map<string, Certainty>
   readonly supposed: Map<string, Supposition>
-  readonly hands: Map<string, Map<string, StateValue>>
+  readonly hands: Hands
   readonly open: Map<string, OpenAction>
   /** Entries that speak of what this wall has not, and what they say. */
   readonly offRecord: { readonly entry: Entry; readonly says: string }[]

@@ -6,6 +6,7 @@ import { checkSupposition } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { type Entry, hadSeen, inOrder } from './entry.ts'
 import type { Certainty, Folding, OpenAction } from './entry-kind.ts'
+import { Hands } from './hands.ts'
 import { entryKindOf } from './kinds/index.ts'
 
 /** Two entries on one subject, made without knowing of each other. */
@@ -64,7 +65,7 @@ export function foundOf(document: Document, entries: readonly Entry[], at?: Entr
     circuit,
     conductors: new Map(Object.keys(circuit.wires).map((wire) => [wire, 'assumed'])),
     supposed: new Map(),
-    hands: new Map(),
+    hands: new Hands(),
     open: new Map(),
     offRecord: [],
     power: 'on',
@@ -102,13 +103,10 @@ export function foundOf(document: Document, entries: readonly Entry[], at?: Entr
     if (checked.ok) supposed.push(one)
     else if (entry) folding.offRecord.push({ entry, says: checked.failures[0]!.says })
   }
-  const hands: Record<string, Record<string, string | number | boolean>> = {}
-  for (const [part, states] of folding.hands)
-    if (circuit.parts[part] && states.size > 0) hands[part] = Object.fromEntries(states)
   return {
     job,
     supposed,
-    hands,
+    hands: folding.hands.of(circuit.parts),
     conductors: Object.fromEntries(folding.conductors),
     open: [...folding.open.values()],
     offRecord: folding.offRecord,
@@ -122,8 +120,8 @@ const sameFact = (a: Entry, b: Entry) => JSON.stringify(a.body) === JSON.stringi
 
 function powerOn(found: Folding) {
   found.power = 'on'
-  for (const [part, states] of found.hands) {
+  for (const part of found.hands.parts) {
     const closed = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
-    if (closed) states.delete(closed)
+    if (closed) found.hands.forget(part, closed)
   }
 }

@@ -158,6 +158,12 @@ describe('the wall as found', () => {
     for (const { id } of begun) ended.push(next({ kind: 'action', does: 'end', ends: id }, [...begun, ...ended]))
     const after = foundOf(document, [...begun, ...ended])
     expect([after.open, after.hands, after.supposed]).toEqual([[], {}, []])
+    // What was seen before stands again.
+    const called = next({ kind: 'seen', what: 'hand', part: 'TS2', state: 'calling', value: true })
+    const down = next({ kind: 'action', does: 'turn', of: 'TS2', state: 'calling', value: false }, [called])
+    const back = next({ kind: 'action', does: 'end', ends: down.id }, [called, down])
+    expect(foundOf(document, [called, down]).hands).toEqual({ TS2: { calling: false } })
+    expect(foundOf(document, [called, down, back]).hands).toEqual({ TS2: { calling: true } })
     // Wiggling ends by itself.
     expect(foundOf(document, told({ kind: 'action', does: 'wiggle', of: 'S4' })).open).toEqual([])
   })

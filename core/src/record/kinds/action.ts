@@ -4,7 +4,7 @@ import { pointInWords } from '../../words/words.ts'
 import { entryKind, type Folding } from '../entry-kind.ts'
 import { StateSchema } from '../stand.ts'
 import { closed, EntryId, Id, Line } from './fields.ts'
-import { handInWords, setHand } from './seen.ts'
+import { handInWords } from './seen.ts'
 
 /** What can be done for a test and has to be put back, with the words for it and for its end. */
 export const acts = {
@@ -65,7 +65,9 @@ export const action = entryKind({
       const begun = found.open.get(body.ends)
       if (!begun) return
       found.open.delete(body.ends)
-      undo(found, begun.entry.body as Begun)
+      const supposition = suppositionOf(begun.entry.body as Begun)
+      if (supposition) found.supposed.delete(supposition)
+      found.hands.letGo(body.ends)
       return
     }
     const says = `${wordsOf(found, body.of)} ${acts[body.does].did}${body.with ? ` to ${wordsOf(found, body.with)}` : ''}`
@@ -74,7 +76,7 @@ export const action = entryKind({
     const supposition = suppositionOf(body)
     if (supposition) found.supposed.set(supposition, { id: supposition })
     const hand = handOf(found, body)
-    if (hand) setHand(found, ...hand)
+    if (hand) found.hands.set(...hand, entry.id)
   },
   says: (body, job) =>
     'ends' in body
@@ -108,13 +110,6 @@ function handOf(
   if (typeof state !== 'string' || value === undefined || !found.circuit.parts[part]) return undefined
   if (typeof value !== 'string' && typeof value !== 'number' && typeof value !== 'boolean') return undefined
   return [part, state, value]
-}
-
-function undo(found: Folding, body: Begun) {
-  const supposition = suppositionOf(body)
-  if (supposition) found.supposed.delete(supposition)
-  const hand = handOf(found, body)
-  if (hand) found.hands.get(hand[0])?.delete(hand[1])
 }
 
 function wordsOf({ circuit }: Folding, of: string): string {

@@ -3,7 +3,6 @@ import { kindOf } from '../../parts/index.ts'
 import { labelOf } from '../../words/words.ts'
 import { entryKind } from '../entry-kind.ts'
 import { closed, Id, Line } from './fields.ts'
-import { setHand } from './seen.ts'
 
 export const power = entryKind({
   kind: 'power',
@@ -23,7 +22,7 @@ export const power = entryKind({
     found.power = does
     for (const part of at) {
       const closedBy = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
-      if (closedBy) setHand(found, part, closedBy, does === 'on')
+      if (closedBy) found.hands.set(part, closedBy, does === 'on')
     }
   },
   says: ({ does, at, lockedBy }, job) =>

@@ -99,7 +99,7 @@ export const seen = entryKind({
         return
       case 'hand': {
         if (!circuit.parts[body.part]) return lost(`${body.part} is not on the record`)
-        setHand(found, body.part, body.state, body.value)
+        found.hands.set(body.part, body.state, body.value)
         return
       }
       case 'figure': {
@@ -149,12 +149,6 @@ export function handInWords(kind: string | undefined, state: string, value: unkn
   const says = option?.says ?? String(value)
   // A switch is all there is of its part, which is named before.
   return control.name === known?.name ? says : `${control.name.toLowerCase()} ${says}`
-}
-
-export function setHand(found: Folding, part: string, state: string, value: string | number | boolean) {
-  const own = found.hands.get(part) ?? new Map()
-  own.set(state, value)
-  found.hands.set(part, own)
 }
 
 /** A node of its own for an end that nobody has followed yet. */

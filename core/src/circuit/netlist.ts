@@ -172,7 +172,7 @@ class Builder {
     const elements = kind.inside(figures, site)
     const nodes = new Map<string, number>()
     const at = (local: string) => {
-      const node = local === 'earth' ? 0 : this.node(`${id}.${local}`)
+      const node = this.node(local === 'earth' ? local : `${id}.${local}`)
       nodes.set(local, node)
       return node
     }
@@ -206,7 +206,7 @@ class Builder {
 
   /** A place where two conductors could meet: neighbours under their screws, cores of one cable, a core and earth. */
   touch(a: string, b: string) {
-    const ends = { a: this.node(a), b: b === 'earth' ? 0 : this.node(b) }
+    const ends = { a: this.node(a), b: this.node(b) }
     this.branch({ id: `touch:${a}+${b}`, ...ends, form: 'touch', volts: 0 }, OPEN)
   }
 

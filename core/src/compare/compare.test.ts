@@ -70,6 +70,13 @@ describe('what differs is said once', () => {
   it.each<[string, (is: Job) => void, string, boolean]>([
     ['gone', (is) => void delete is.wires.w21, 'wire gone', true],
     ['moved', (is) => void (wireAt(is, 'TS2.w').wire.to = { part: 'TS2', terminal: 'r' }), 'wire moved', true],
+    [
+      'moved along its own net',
+      (is) => void (wireAt(is, 'B1.n').wire.to = { part: 'XF1', terminal: 'p2' }),
+      'wire moved',
+      false,
+    ],
+    ['beside another', (is) => void (is.wires.w99 = { ...is.wires.w21!, label: '99' }), 'wire added', false],
     ['another colour', (is) => void (is.wires.w21!.colour = 'pink'), 'wire changed', false],
     ['another size', (is) => void (is.wires.w21!.size = 0.33), 'wire changed', true],
     ['another kind', (is) => void (is.parts.V2!.kind = 'valve/stored-charge'), 'part changed', true],

@@ -26,7 +26,7 @@ export function followingValve(
   const opening = openingOf(valve, stands)
   const powered = is(simulation, valve, 'powered')
   const output = asker.kind.roles.outputs?.[zone.output ?? '']
-  const set = output === undefined ? 0 : Number(simulation.stateOf(asker.id)[output] ?? 0)
+  const set = Number(simulation.stateOf(asker.id)[output ?? ''] ?? 0)
   const off = Math.abs(asked - count(simulation, valve, 'travel'))
   const held = stuck(simulation, valve, 'travel')
   const moving = powered && off > ASKS && !held

@@ -44,6 +44,36 @@ describe('hot water has priority', () => {
   })
 })
 
+describe('a stand-in relay that pulls in a minute after its call', () => {
+  const job = wired({ scheme: 's6', zones: 2, twoLead: true })
+  for (const id of ['K1', 'K2']) job.parts[id]!.figures = { delay: 60 }
+  const wireOf = (point: string) => `wire:${wireAt(job, point).id}/open`
+  const said = (seconds: number, wrong: string[]) => {
+    const bench = called(job, wrong)
+    bench.runTo(seconds)
+    const { tone, zones } = look(bench, job)
+    return [tone === 'wrong', zones]
+  }
+
+  it('is waited for, and no longer than that', () => {
+    expect(said(59, [])).toEqual([false, ['open, stand-in waits', 'shut']])
+    expect(said(61, [])).toEqual([false, ['held open, assumed', 'shut']])
+  })
+
+  it.each([
+    ['call wire', wireOf('K1.com')],
+    ['contact', 'part:K1/dirty'],
+    ['coil', 'part:K1/coilOpen'],
+  ])('with its %s open the boiler is not told when it should be', (_what, wrong) => {
+    expect(said(61, [wrong])).toEqual([true, ['open, not proven', 'shut']])
+  })
+
+  it('what else keeps the call from the boiler is not waited for', () => {
+    expect(said(59, [wireOf('K1.com')])).toEqual([true, ['open, not proven', 'shut']])
+    expect(said(59, ['part:K1/coilOpen'])).toEqual([true, ['open, not proven', 'shut']])
+  })
+})
+
 describe('normal running', () => {
   it('a pump inside a boiler that runs on is not at rest, though no pump of its own stands on the wall', () => {
     const job = wired({ scheme: 's11', ...line, boiler: 'boiler/combination', postRun: 120 })

@@ -97,11 +97,9 @@ export function presentAt({ pattern }: Supposition, seconds: number): boolean {
   if (!pattern) return true
   const round = pattern.reduce((sum, length) => sum + length, 0)
   let left = seconds % round
-  for (const [i, length] of pattern.entries()) {
-    if (left < length) return i % 2 === 0
-    left -= length
-  }
-  return true
+  let i = 0
+  while (i < pattern.length - 1 && left >= pattern[i]!) left -= pattern[i++]!
+  return i % 2 === 0
 }
 
 /** What these do to a live bench at this second of its clock. Those the job does not allow do nothing. */

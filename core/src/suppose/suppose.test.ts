@@ -6,7 +6,8 @@ import { clamp, probe, read } from '../meter/meter.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
-import { kestrel, wireAt, wired } from '../testing/benches.ts'
+import { copyOf, kestrel, wireAt, wired } from '../testing/benches.ts'
+import { line } from '../testing/ways.ts'
 import { benchWith, runWith } from './bench.ts'
 import {
   alterationsOf,
@@ -241,6 +242,19 @@ describe('what is supposed', () => {
     expect(said('lead:V1.m1/exchanged:V2.m1')).toEqual(['Valve 1 M1 and Valve 2 M1 are exchanged', 'V1'])
     expect(said('supply/low')).toEqual(['the line is low, 105 V', 'supply'])
     expect(said('wire:w999/open')[0]).toBe('wire:w999/open (not in this circuit)')
+  })
+
+  it('receivers of two zones are supposed paired crosswise, and nothing else is', () => {
+    const pairsOf = (plant: Job) =>
+      everySupposition(plant).flatMap(({ id }) => (id.includes('/paired:') ? [id.replace('part:', '')] : []))
+    const three = wired({ ...line, scheme: 's11', zones: 3, boiler: 'boiler/switched-live' })
+    expect(pairsOf(three)).toEqual(['TS1/paired:TS2', 'TS1/paired:TS3', 'TS2/paired:TS3'])
+    // One that hangs there and is no zone's, and one that hears its room by wire.
+    const mixed = copyOf(three)
+    delete mixed.zones.z1
+    expect(pairsOf(mixed)).toEqual(['TS2/paired:TS3'])
+    mixed.parts.TS2!.kind = 'thermostat/mechanical-230'
+    expect(pairsOf(mixed)).toEqual([])
   })
 
   it('what comes and goes follows its pattern, and runs with it', () => {

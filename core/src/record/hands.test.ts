@@ -57,4 +57,6 @@ it('knows nothing of parts that are gone, and forgets one position alone', () =>
   expect(hands.of({ V1: true, SS1: true })).toEqual({ V1: { lever: 'parked' }, SS1: { closed: false } })
   expect(hands.of({ V1: true })).toEqual({ V1: { lever: 'parked' } })
   expect([...hands.parts]).toEqual(['V1', 'SS1'])
+  hands.forgetPart('V1')
+  expect(hands.of({ V1: true, SS1: true })).toEqual({ SS1: { closed: false } })
 })

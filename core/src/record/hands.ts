@@ -44,6 +44,11 @@ export class Hands {
     this.#parts.get(part)?.delete(state)
   }
 
+  /** Nothing is known any more of a part: another may hang there. */
+  forgetPart(part: string) {
+    this.#parts.delete(part)
+  }
+
   /** Parts of which something is known. */
   get parts(): Iterable<string> {
     return this.#parts.keys()

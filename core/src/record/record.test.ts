@@ -168,6 +168,28 @@ describe('the wall as found', () => {
     expect(foundOf(document, told({ kind: 'action', does: 'wiggle', of: 'S4' })).open).toEqual([])
   })
 
+  it('what hangs where a part was comes sound: neither its faults nor where its lever stood are taken for the new one', () => {
+    const { V1 } = foundOf(document, []).job.parts
+    const worn: Entry['body'][] = [
+      { kind: 'seen', what: 'hand', part: 'V1', state: 'lever', value: 'parked' },
+      { kind: 'seen', what: 'condition', is: { id: 'part:V1/switchNeverMakes' }, so: true },
+      { kind: 'seen', what: 'condition', is: { id: 'part:V1.endSwitch/ohms', value: 50 }, so: true },
+      { kind: 'seen', what: 'condition', is: { id: 'part:V10/switchNeverMakes' }, so: true },
+      park(),
+    ]
+    const left = (...more: Entry['body'][]) => {
+      const { supposed, hands, offRecord } = foundOf(document, told(...worn, ...more))
+      return [supposed.map(({ id }) => id), Object.keys(hands), offRecord.map(({ says }) => says)]
+    }
+    const elsewhere = [expect.stringContaining('V10')]
+    expect(left()).toEqual([['part:V1/switchNeverMakes', 'part:V1.endSwitch/ohms'], ['V1', 'V3'], elsewhere])
+    expect(left({ kind: 'part', does: 'fitted', part: 'V1', is: V1! })).toEqual([[], ['V3'], elsewhere])
+    expect(
+      left({ kind: 'part', does: 'taken out', part: 'V1' }, { kind: 'part', does: 'fitted', part: 'V1', is: V1! }),
+    ).toEqual([[], ['V3'], elsewhere])
+    expect(left({ kind: 'part', does: 'taken out', part: 'V1' })).toEqual([[], ['V3'], elsewhere])
+  })
+
   it('power off opens the switches that were named; where it is uncertain which came last, it counts as on', () => {
     const off = next({ kind: 'power', does: 'off', at: ['SS1'] })
     expect(foundOf(document, [off])).toMatchObject({ power: 'off', hands: { SS1: { closed: false } } })

@@ -2,7 +2,7 @@ import { Type } from 'typebox'
 import { Cable, Part } from '../../job/schema.ts'
 import { entryKind } from '../entry-kind.ts'
 import { closed, Id } from './fields.ts'
-import { takeDown } from './seen.ts'
+import { forgetPart, takeDown } from './seen.ts'
 
 const kind = Type.Literal('part')
 
@@ -17,8 +17,10 @@ export const part = entryKind({
   ]),
   subject: (body) => ('cable' in body ? `cable:${body.cable}` : `part:${body.part}`),
   fold(found, body, entry) {
-    if (body.does === 'fitted') found.circuit.parts[body.part] = body.is
-    else if (body.does === 'run') found.circuit.cables[body.cable] = body.is
+    if (body.does === 'fitted') {
+      forgetPart(found, body.part)
+      found.circuit.parts[body.part] = body.is
+    } else if (body.does === 'run') found.circuit.cables[body.cable] = body.is
     else if (found.circuit.parts[body.part]) takeDown(found, body.part)
     else found.offRecord.push({ entry, says: `${body.part} is taken out and was not on the record` })
   },

@@ -159,7 +159,16 @@ function loose(found: Folding, wire: string, beside: string) {
   return { part: id, terminal: 'end' }
 }
 
-export function takeDown({ circuit, conductors }: Folding, part: string) {
+/** What was wrong with a part and where its lever stood go with it: what hangs in its place comes sound and as it comes. */
+export function forgetPart({ hands, supposed }: Folding, part: string) {
+  hands.forgetPart(part)
+  for (const id of supposed.keys())
+    if (id.startsWith(`part:${part}/`) || id.startsWith(`part:${part}.`)) supposed.delete(id)
+}
+
+export function takeDown(found: Folding, part: string) {
+  const { circuit, conductors } = found
+  forgetPart(found, part)
   delete circuit.parts[part]
   for (const [id, { from, to }] of Object.entries(circuit.wires))
     if (from.part === part || to.part === part) {

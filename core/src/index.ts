@@ -58,7 +58,7 @@ export { type Pattern, patternsIn, Rooms } from './find/rooms.ts'
 export { type Ended, search, type Wanted } from './find/search.ts'
 export { calling, DEAD, keyOfAsk, NOBODY, type Stand as AskStand, stampOf, standKey, standsFor } from './find/stand.ts'
 export { StandInWall } from './find/stand-in-wall.ts'
-export { NONE, repairedBy, type Suspect, unitInWords, WELL } from './find/suspects.ts'
+export { NONE, type Suspect, unitInWords, WELL } from './find/suspects.ts'
 export { tellings } from './find/told.ts'
 export { writeOwnKind } from './formats/own-kind.ts'
 export { writeSpice } from './formats/spice.ts'
@@ -213,6 +213,7 @@ export {
   suppositionInWords,
   unitOf,
 } from './suppose/index.ts'
+export { repairedBy } from './suppose/put-right.ts'
 export { Supposition } from './suppose/supposition.ts'
 export { clockWords } from './timeline/clock-words.ts'
 export { type Sequence, type SequenceStep, sequenceOf } from './timeline/sequence.ts'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { StandInWall } from '../find/stand-in-wall.ts'
-import { repairedBy } from '../find/suspects.ts'
 import { checkSupposition } from '../suppose/index.ts'
+import { repairedBy } from '../suppose/put-right.ts'
 import { complaints, demoJobs } from './index.ts'
 
 describe.each(Object.entries(complaints))('%s', (id, three) => {

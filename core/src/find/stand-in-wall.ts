@@ -2,11 +2,11 @@ import type { Job } from '../job/schema.ts'
 import { valvesOf } from '../job/zones.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
+import { repairedBy } from '../suppose/put-right.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { type Ask, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { bring, calling, NOBODY, type Stand, standKey } from './stand.ts'
-import { repairedBy } from './suspects.ts'
 import { warmthIn } from './table.ts'
 
 /**

@@ -1,7 +1,8 @@
 import type { Job } from '../job/schema.ts'
 import { type FirmRow, firmFactors, pieceOf } from '../log/firm.ts'
 import { kindOf } from '../parts/index.ts'
-import { everySupposition, inPattern, suppositionInWords, unitOf } from '../suppose/index.ts'
+import { everySupposition, inPattern, suppositionInWords } from '../suppose/index.ts'
+import { repairedBy } from '../suppose/put-right.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { canGo, USUAL_PATTERN } from './goes.ts'
 import { mislandingsOf } from './mislandings.ts'
@@ -122,14 +123,6 @@ function byFirm(job: Job, library: readonly Suspect[], firm: readonly FirmRow[])
   for (const one of library) usual.set(keyOf(one), (usual.get(keyOf(one)) ?? 0) + one.weight / all)
   const factors = firmFactors(firm, usual)
   return library.map((one) => ({ ...one, weight: one.weight * factors.get(keyOf(one))! }))
-}
-
-/** What puts a supposition right: a splice is remade as a whole, whichever of its ways is loose; a dirty contact is no loose lead. */
-export function repairedBy(job: Job, one: Supposition): string {
-  const unit = unitOf(job, one)
-  const [id = ''] = unit.split('/')
-  if (kindOf(job.parts[id] ?? { kind: '' })?.class === 'joint') return id
-  return one.id.startsWith('part:') && one.id.endsWith('/ohms') ? `${id}/contact` : unit
 }
 
 /**

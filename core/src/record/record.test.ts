@@ -190,6 +190,41 @@ describe('the wall as found', () => {
     expect(left({ kind: 'part', does: 'taken out', part: 'V1' })).toEqual([[], ['V3'], elsewhere])
   })
 
+  it('what was seen wrong with a unit is so until that unit is put right, and what a hand holds waits for its own end', () => {
+    const wrong = (id: string, value?: number): Entry['body'] => ({
+      kind: 'seen',
+      what: 'condition',
+      is: value === undefined ? { id } : { id, value },
+      so: true,
+    })
+    const { cable } = job.wires.w21!
+    const splice = Object.keys(job.parts).find((id) => job.parts[id]!.kind.startsWith('joint/'))!
+    const [atSplice] = Object.entries(job.wires).find(([, { to }]) => to.part === splice)!
+    const lift: Entry['body'] = { kind: 'action', does: 'lift', of: `wire:${atSplice}.to` }
+    const seen = [
+      wrong('part:V2/switchNeverMakes'),
+      wrong('part:V2/bodySeizedShut'),
+      wrong('wire:w21/open'),
+      wrong(`wire:${atSplice}.to/ohms`, 80),
+      lift,
+    ]
+    const left = (unit?: string, ...more: Entry['body'][]) => {
+      const mended = unit === undefined ? [] : [{ kind: 'repair', unit, does: 'replace', says: 'Put right' }]
+      return foundOf(document, told(...seen, ...mended, ...more)).supposed.map(({ id }) => id)
+    }
+    const all = left()
+    expect(all).toHaveLength(5)
+    const gone = (unit: string) => all.filter((id) => !left(unit).includes(id))
+    expect(gone('V2/head')).toEqual(['part:V2/switchNeverMakes'])
+    expect(gone('V2/whole')).toEqual(['part:V2/switchNeverMakes', 'part:V2/bodySeizedShut'])
+    expect(gone('V2')).toEqual([])
+    expect(gone(`${cable}/white`)).toEqual(['wire:w21/open'])
+    expect(gone(cable!)).toEqual(['wire:w21/open'])
+    expect(gone(splice)).toEqual([`wire:${atSplice}.to/ohms`])
+    // Seen again since, it was not the cause.
+    expect(left('V2/head', wrong('part:V2/switchNeverMakes'))).toContain('part:V2/switchNeverMakes')
+  })
+
   it('power off opens the switches that were named; where it is uncertain which came last, it counts as on', () => {
     const off = next({ kind: 'power', does: 'off', at: ['SS1'] })
     expect(foundOf(document, [off])).toMatchObject({ power: 'off', hands: { SS1: { closed: false } } })

@@ -1,6 +1,6 @@
 import { produce } from 'immer'
 import { type Failure, fail, type Result, succeed } from '../job/failure.ts'
-import type { Job } from '../job/schema.ts'
+import type { Circuit, Job } from '../job/schema.ts'
 import { type Alterations, together } from '../motion/alterations.ts'
 import { contactOhms } from './contact-ohms.ts'
 import { jointOhms, jointOpen, leadLifted } from './joints.ts'
@@ -86,10 +86,10 @@ export function suppositionInWords(job: Job, supposition: Supposition): string {
     : `${supposition.id} (not in this circuit)`
 }
 
-/** What is replaced, remade or set to put it right. */
-export const unitOf = (job: Job, supposition: Supposition): string => {
+/** What it is about: what would be replaced, remade or set. */
+export const unitOf = (circuit: Circuit, supposition: Supposition): string => {
   const what = known(supposition)
-  return what ? what.kind.unit(job, what.pieces) : supposition.id
+  return what ? what.kind.unit(circuit, what.pieces) : supposition.id
 }
 
 /** Is a supposition so at this second? What carries no pattern is so all the time. */

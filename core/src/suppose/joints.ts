@@ -1,8 +1,8 @@
-import type { Job } from '../job/schema.ts'
+import type { Circuit, Job } from '../job/schema.ts'
 import { terminalInWords, wireInWords } from '../words/words.ts'
 import { missingWire, type Pieces, type SupposedKind } from './supposition.ts'
 
-const endOf = (job: Job, { wire, end }: Pieces) => job.wires[wire!]?.[end === 'to' ? 'to' : 'from']
+const endOf = ({ wires }: Circuit, { wire, end }: Pieces) => wires[wire!]?.[end === 'to' ? 'to' : 'from']
 
 const endInWords = (job: Job, pieces: Pieces): string => {
   const end = endOf(job, pieces)
@@ -13,7 +13,7 @@ const branch = ({ wire, end }: Pieces) => `joint:${wire}.${end}`
 
 const shared = {
   missing: (job: Job, { wire }: Pieces) => missingWire(job, wire),
-  unit: (job: Job, pieces: Pieces) => endOf(job, pieces)?.part ?? '',
+  unit: (circuit: Circuit, pieces: Pieces) => endOf(circuit, pieces)?.part ?? '',
 }
 
 const ends = (job: Job) => Object.keys(job.wires).flatMap((wire) => [`wire:${wire}.from`, `wire:${wire}.to`])

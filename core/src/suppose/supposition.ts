@@ -1,5 +1,5 @@
 import { type Static, Type } from 'typebox'
-import type { Job } from '../job/schema.ts'
+import type { Circuit, Job } from '../job/schema.ts'
 import type { Alterations } from '../motion/alterations.ts'
 
 /**
@@ -38,7 +38,7 @@ export interface SupposedKind {
   /** What is not in this job and would have to be, with the names there are; undefined where all of it is. */
   missing(job: Job, pieces: Pieces): string | undefined
   /** What is replaced, remade or set to put it right: `V2/head`, `S4`, `C2/red`. */
-  unit(job: Job, pieces: Pieces): string
+  unit(circuit: Circuit, pieces: Pieces): string
   says(job: Job, pieces: Pieces, value: number): string
   /** What it does to a live bench. */
   alters?(job: Job, pieces: Pieces, value: number): Partial<Alterations>
@@ -60,8 +60,8 @@ export const missingPart = (job: Job, part: string | undefined): string | undefi
     : `There is no part "${part}" in this circuit; ${listed(Object.keys(job.parts))}.`
 
 /** What is exchanged where a conductor is bad: the core of its cable, or the wire itself where it is in none. */
-export function conductorUnit(job: Job, wire: string): string {
-  const { cable, core } = job.wires[wire] ?? {}
+export function conductorUnit(circuit: Circuit, wire: string): string {
+  const { cable, core } = circuit.wires[wire] ?? {}
   return cable && core ? `${cable}/${core}` : wire
 }
 

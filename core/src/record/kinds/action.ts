@@ -1,6 +1,7 @@
 import { Type } from 'typebox'
 import { kindOf } from '../../parts/index.ts'
 import { pointInWords } from '../../words/words.ts'
+import type { Entry } from '../entry.ts'
 import { entryKind, type Folding } from '../entry-kind.ts'
 import { StateSchema } from '../stand.ts'
 import { closed, EntryId, Id, Line } from './fields.ts'
@@ -65,7 +66,7 @@ export const action = entryKind({
       const begun = found.open.get(body.ends)
       if (!begun) return
       found.open.delete(body.ends)
-      const supposition = suppositionOf(begun.entry.body as Begun)
+      const supposition = suppositionOf(begun.entry.body)
       if (supposition) found.supposed.delete(supposition)
       found.hands.letGo(body.ends)
       return
@@ -84,16 +85,8 @@ export const action = entryKind({
       : `${pointInWords(job, body.of)} ${acts[body.does].did}${body.state === undefined ? '' : `, ${handInWords(job.parts[body.of]?.kind, body.state, body.value)}`}`,
 })
 
-interface Begun {
-  readonly does?: unknown
-  readonly of?: unknown
-  readonly with?: unknown
-  readonly state?: unknown
-  readonly value?: unknown
-}
-
 /** What an action makes of the circuit while it lasts. */
-function suppositionOf({ does, of, with: other }: Begun): string | undefined {
+export function suppositionOf({ does, of, with: other }: Entry['body']): string | undefined {
   if (does === 'lift') return `${String(of)}/lifted`
   if (does === 'link') return `link:${String(of)}+${String(other)}/fitted`
   return undefined
@@ -101,7 +94,7 @@ function suppositionOf({ does, of, with: other }: Begun): string | undefined {
 
 function handOf(
   found: Folding,
-  { does, of, state, value }: Begun,
+  { does, of, state, value }: Entry['body'],
 ): [string, string, string | number | boolean] | undefined {
   const part = String(of)
   const roles = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles

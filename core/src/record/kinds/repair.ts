@@ -1,10 +1,15 @@
 import { Type } from 'typebox'
+import { goesWith } from '../../suppose/put-right.ts'
 import { entryKind } from '../entry-kind.ts'
+import { suppositionOf } from './action.ts'
 import { closed, Line } from './fields.ts'
 
 const how = { replace: 'replaced', remake: 'made anew', move: 'moved', set: 'set', 'switch on': 'switched on' } as const
 
-/** Something was put right: a unit as the search names it, `V2/head`, `S4`. Found is as it was: what was wrong was never on it. */
+/**
+ * Something was put right: a unit as the search names it, `V2/head`, `S4`. What was seen wrong with it is not so any more;
+ * what a hand holds for a test, such as a lead that is lifted, waits for its own end.
+ */
 export const repair = entryKind({
   kind: 'repair',
   name: 'Put right',
@@ -24,5 +29,9 @@ export const repair = entryKind({
     },
     closed,
   ),
+  fold({ circuit, supposed, open }, { unit }) {
+    const held = new Set([...open.values()].map(({ entry }) => suppositionOf(entry.body)))
+    for (const [id, one] of supposed) if (!held.has(id) && goesWith(circuit, one, unit)) supposed.delete(id)
+  },
   says: ({ says, does }) => `${says}: ${how[does]}`,
 })

@@ -84,6 +84,12 @@ it('where common and the call pair are joined no valve is accused of exchanged p
   const job = plants.plain()
   join(job, 'XF1.c', 'B1.t2')
   expect(serious(job).map((one) => one.split(':')[0])).toEqual(['loops-apart'])
+  // It leads to the devices on that metal: to no splice, and to no terminal on which nothing is landed.
+  const [{ at }] = findingsOf(job).filter(({ rule }) => rule === 'loops-apart') as [
+    ReturnType<typeof findingsOf>[number],
+  ]
+  const points = at.flatMap(({ part, terminal }) => (terminal === undefined ? [] : [`${part}.${terminal}`]))
+  expect(points).toEqual(['XF1.h', 'B1.t1', 'B1.t2', 'XF1.c', 'V1.m2', 'V2.m2'])
 })
 
 it('nobody is told to bring live to a switch that lies in a volt-free pair', () => {

@@ -9,7 +9,7 @@ export const permanentFeed: Rule = {
     const hots = [...(line ? [line.hotNode] : []), ...poles.low.map(({ hotNode }) => hotNode)]
     const calls = poles.calls.flatMap(({ hotNode, backNode }) => [hotNode, backNode])
     const programmed = landed.all
-      .filter(({ kind, described }) => kind.class === 'clock' && described.role.endsWith(' on'))
+      .filter(({ described }) => described.role.endsWith(' on'))
       .map(({ part, terminal }) => poles.node(part, terminal)!)
     return landed.all.flatMap(({ part, terminal, kind, described, says, wires }): Found[] => {
       const { hookup } = kind

@@ -132,6 +132,14 @@ describe('what differs is said once', () => {
     expect(compare(withSpare, withSpare).changes).toEqual([])
     expect(compare(withSpare, job).changes.map(({ says }) => says)).toEqual(['Spare run gone'])
     expect(compare(job, withSpare).changes.map(({ says }) => says)).toEqual(['Spare run added'])
+    // It is run again, and over nothing that has come to bear its name.
+    const [gone] = compare(withSpare, job).changes
+    const mended: Circuit = copyOf(job)
+    gone!.putBack(mended)
+    expect(mended.cables.TC8).toEqual(spare)
+    mended.cables.TC8 = { ...spare, label: 'Another' }
+    gone!.putBack(mended)
+    expect(mended.cables.TC8.label).toBe('Another')
   })
 
   it('of two cables whose wires run in one now, one is gone', () => {

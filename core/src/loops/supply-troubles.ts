@@ -4,6 +4,7 @@ import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { listedPieces } from '../words/listed.ts'
+import { roughly } from '../words/roughly.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
@@ -118,12 +119,7 @@ function overloaded(simulation: Simulation, fuse: string): Piece[] | undefined {
 function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): Sentence {
   const part = simulation.netlist.parts.get(id)!
   const winding = transformerIn(part)
-  const time =
-    seconds < 100
-      ? `${Math.ceil(seconds)} s`
-      : seconds < 5400
-        ? `${Math.round(seconds / 60)} min`
-        : `${Math.round(seconds / 3600)} h`
+  const time = roughly(seconds)
   const name: Piece = { text: labelOf(job, id), part: id, wrong: true }
   if (!winding) return [name, { text: ` carries more than it is rated for and lets go in some ${time}.` }]
   const { va } = simulation.windingLoad(id, winding.element.name)

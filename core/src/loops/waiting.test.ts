@@ -74,6 +74,25 @@ describe('a stand-in relay that pulls in a minute after its call', () => {
   })
 })
 
+it('a zone of two heads moves until the slower has come, and lets go until the slower has shut', () => {
+  const job = wired({ scheme: 's18', panel: 'panel/manifold-4', valve: 'valve/wax-head-24', heads: 2, zones: 2 })
+  const bench = called(job)
+  bench.settle()
+  for (const [slow, quick] of [
+    ['V1', 'V1b'],
+    ['V1b', 'V1'],
+  ] as const) {
+    const at = (travel: number) => {
+      bench.set(quick, 'travel', 1)
+      bench.set(slow, 'travel', travel)
+      const [zone] = verdictOf(bench, job, loopsOf(bench, job)).zones
+      return [zone!.moving, zone!.opening]
+    }
+    expect(at(0.5)).toEqual([true, 0.5])
+    expect(at(1)).toEqual([false, 1])
+  }
+})
+
 describe('normal running', () => {
   it('a pump inside a boiler that runs on is not at rest, though no pump of its own stands on the wall', () => {
     const job = wired({ scheme: 's11', ...line, boiler: 'boiler/combination', postRun: 120 })

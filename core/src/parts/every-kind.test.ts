@@ -83,3 +83,11 @@ describe.each([...catalogue.values()].map((kind) => [kind.kind, kind] as const))
     for (const { starts, ends } of kind.tells ?? []) expect(starts ?? ends).toBeTruthy()
   })
 })
+
+it.each([
+  ['panel/manifold-4', 'common'],
+  ['panel/manifold-8', 'common'],
+  ['panel/manifold-4-230', 'neutral'],
+])('%s gives a thermostat its %s', (kind, back) => {
+  expect(catalogue.get(kind)!.terminals.c2!.role).toBe(`zone 2 thermostat ${back}`)
+})

@@ -10,7 +10,7 @@ import { kestrel, wireAt } from '../testing/benches.ts'
 import { sentenceText } from '../words/words.ts'
 import { contact, load } from './element.ts'
 import { catalogue } from './index.ts'
-import { part } from './kind.ts'
+import { type Feel, part } from './kind.ts'
 
 /** A kind nobody has built: a slide that opens in two strokes and makes its switch at the end of the second. */
 const slideValve = part({
@@ -77,4 +77,14 @@ it('a made-up kind takes one described value: it is simulated, drawn, judged, me
   const written = JSON.parse(writeJobFile(document))
   expect(openDocument(written.document)).toEqual({ ok: true, value: plainFile(document) })
   expect(readJobFile(writeJobFile(document))).toMatchObject({ ok: false, failures: [{ code: 'job/kind' }] })
+})
+
+it.each<[string, (feel: Feel) => number, string]>([
+  ['terminal', (feel) => feel.volts('q', 'a'), 'valve/slide has no terminal q'],
+  ['element', (feel) => feel.amps('coil'), 'valve/slide has no element coil'],
+])('a kind that feels at a %s it has not is named', (_what, feels, says) => {
+  const wrong = { ...slideValve, motion: { jumps: (_f: unknown, _s: unknown, feel: Feel) => void feels(feel) } }
+  const { job } = kestrel()
+  job.parts.NEW = { kind: wrong.kind, label: 'New', place: 'boiler' }
+  expect(() => new Simulation(job, {}, { kinds: new Map([...catalogue, [wrong.kind, wrong]]) })).toThrow(says)
 })

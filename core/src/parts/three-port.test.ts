@@ -28,6 +28,15 @@ describe('how a mid-position valve stands, in its own words', () => {
   })
 })
 
+it('a diverter tells when it has turned to either side, and neither on its way', () => {
+  const { tells } = catalogue.get('valve/diverter')!
+  const so = (travel: number) =>
+    tells!.flatMap(({ is, starts }) =>
+      starts?.startsWith('open to') && is({} as never, { travel, direction: 0 } as never) ? [starts] : [],
+    )
+  expect([0, 0.01, 0.99, 1].map(so)).toEqual([['open to heating'], [], [], ['open to hot water']])
+})
+
 it('a valve has three ports where it turns water from one outlet to another', () => {
   const three = [...catalogue.values()].filter(isThreePort).map(({ kind }) => kind)
   expect(three.sort()).toEqual(['valve/diverter', 'valve/mid-position'])

@@ -325,11 +325,15 @@ describe('the body apart from the head', () => {
     [{ stiffness: 1.2 }, [], 'firm, springs back', 'turns only with a tool: too stiff for the head'],
     [{}, ['bodySeizedShut'], 'rock-hard: a seized body', 'does not turn: the body has seized'],
     [{}, ['gearStripped'], 'slack: the gear has stripped', 'turns with two fingers'],
-  ])('a hand feels it: %j %j', (figures, faults, lever, stem) => {
+    [{}, ['gearStripped'], 'slack: parked open', 'turns with two fingers', { lever: 'parked' }],
+    [{}, [], 'slack: parked open', 'turns with two fingers', { lever: 'parked' }],
+    [{}, [], 'slack: the valve stands open', 'turns with two fingers', { travel: 1 }],
+    [{}, ['bodySeizedShut'], 'rock-hard: a seized body', 'does not turn: the body has seized', { lever: 'parked' }],
+  ])('a hand feels it: %j %j', (figures, faults, lever, stem, stands?: object) => {
     const rig = new Rig(board(figures, faults))
     const part = rig.simulation.netlist.parts.get('V')!
     const { kind, figures: f } = part
-    const [state, wrong] = [rig.simulation.stateOf('V'), new Set(faults)]
+    const [state, wrong] = [{ ...rig.simulation.stateOf('V'), ...stands }, new Set(faults)]
     expect([kind.leverByHand!(f, state, wrong), kind.stemByHand!(f, state, wrong)]).toEqual([lever, stem])
   })
 })

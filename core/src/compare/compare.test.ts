@@ -142,6 +142,19 @@ describe('what differs is said once', () => {
     expect(mended.cables.TC8.label).toBe('Another')
   })
 
+  it('a part of another kind under another name is no part that was there', () => {
+    const { changes } = changed((draft) => {
+      for (const [id, { from, to }] of Object.entries(draft.wires))
+        if (from.part === 'V2' || to.part === 'V2') delete draft.wires[id]
+      delete draft.parts.V2
+      draft.parts.K9 = { kind: 'relay/single', label: 'Relay', place: 'boiler' }
+    })
+    expect(changes.flatMap(({ what }) => (what.startsWith('part') ? [what] : [])).sort()).toEqual([
+      'part added',
+      'part gone',
+    ])
+  })
+
   it('of two cables whose wires run in one now, one is gone', () => {
     const { changes } = changed((draft) => {
       for (const wire of Object.values(draft.wires)) if (wire.cable === 'TC3') wire.cable = 'TC2'

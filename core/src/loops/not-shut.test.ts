@@ -58,6 +58,27 @@ it('a safety that keeps nothing back on purpose is on no way to its proof', () =
   expect(onItsWay(bench)).toBeUndefined()
 })
 
+it('a mid-position valve that rests where it was last asked moves no more', () => {
+  const job = wired({
+    practice: '230',
+    boiler: 'boiler/switched-live',
+    scheme: 's16',
+    programmer: true,
+    middle: true,
+    thermostat: 'thermostat/receiver-230',
+  })
+  const bench = new Simulation(job)
+  const [programmer] = Object.keys(job.parts).filter((id) => job.parts[id]!.kind.startsWith('clock/'))
+  bench.setTogether({ [programmer!]: { heating: 'on', hotWater: 'off' } })
+  bench.set('TS1', 'calling', true)
+  bench.settle()
+  const zone = () => verdictOf(bench, job, loopsOf(bench, job)).zones[0]!
+  expect([zone().calling, zone().opening, zone().moving]).toEqual([true, 1, false])
+  bench.set('TS1', 'calling', false)
+  expect(bench.settle().atRest).toBe(true)
+  expect([zone().calling, zone().opening, zone().moving]).toEqual([false, 1, false])
+})
+
 it('a valve that turns from one outlet to another is never said to be shut', () => {
   const says = (job: Job) => {
     const bench = new Simulation(job)

@@ -171,6 +171,18 @@ describe('a short', () => {
   })
 })
 
+it('the clock runs where nothing ever happens', () => {
+  const job = wired({ zones: 1 })
+  for (const id of Object.keys(job.parts)) if (!job.parts[id]!.kind.startsWith('supply/')) delete job.parts[id]
+  job.wires = {}
+  job.zones = {}
+  const bench = new Simulation(job)
+  expect(bench.quietFor).toBeUndefined()
+  expect([bench.runTo(40), bench.now]).toEqual([false, 40])
+  // To settle takes no time.
+  expect([bench.settle().atRest, bench.now]).toEqual([true, 40])
+})
+
 describe('a stand-in relay', () => {
   it('calls the boiler only after the time the valve takes, whether the valve moved or not', () => {
     const job = wired({ scheme: 's6', zones: 1, twoLead: true })

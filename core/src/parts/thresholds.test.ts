@@ -32,6 +32,8 @@ const rows: readonly (readonly [
   ['burner/gas-valve', ['coil'], 'open', true, 18, 9],
   ['controller/building', ['electronics'], 'powered', true, 18, 18],
   ['clock/programmer-2', ['electronics'], 'power', true, 150, 150],
+  ['panel/pump-relay-4', ['coil1'], 'on1', true, 18, 8.4],
+  ['panel/pump-relay-4', ['coil4'], 'on4', true, 18, 8.4],
   ['boiler/switched-live', ['controls', 'call'], 'called', true, 150, 150],
   ['boiler/combination', ['controls', 'call'], 'called', true, 150, 150],
   ['boiler/heat-machine', ['controls', 'call'], 'called', true, 150, 150],

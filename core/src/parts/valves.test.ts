@@ -322,6 +322,9 @@ describe('the body apart from the head', () => {
 
   it.each([
     [{}, [], 'firm, springs back', 'turns with two fingers'],
+    [{ stiffness: 0.25 }, [], 'firm, springs back', 'turns with two fingers'],
+    [{ stiffness: 0.26 }, [], 'firm, springs back', 'turns stiffly'],
+    [{ stiffness: 0.99 }, [], 'firm, springs back', 'turns stiffly'],
     [{ stiffness: 1.2 }, [], 'firm, springs back', 'turns only with a tool: too stiff for the head'],
     [{}, ['bodySeizedShut'], 'rock-hard: a seized body', 'does not turn: the body has seized'],
     [{}, ['gearStripped'], 'slack: the gear has stripped', 'turns with two fingers'],

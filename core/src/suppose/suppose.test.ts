@@ -244,6 +244,14 @@ describe('what is supposed', () => {
     expect(said('wire:w999/open')[0]).toBe('wire:w999/open (not in this circuit)')
   })
 
+  it('what is no supposition changes nothing and asks for no bench of its own', () => {
+    const made = { id: 'part:V2' }
+    expect(inPattern(made)).toBe(true)
+    expect(alterationsOf(job, [made])).toEqual(alterationsOf(job, []))
+    expect(reshaped(job, [made])).toBe(job)
+    expect(unitOf(job, made)).toBe('part:V2')
+  })
+
   it('receivers of two zones are supposed paired crosswise, and nothing else is', () => {
     const pairsOf = (plant: Job) =>
       everySupposition(plant).flatMap(({ id }) => (id.includes('/paired:') ? [id.replace('part:', '')] : []))

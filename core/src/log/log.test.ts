@@ -239,6 +239,22 @@ describe('what is printed', () => {
     expect(text(fullReport(document, first))).toContain('Complaint not closed: Oil store stays cold')
   })
 
+  it('what the next has to know is still open: what to put back, what is wrong, what stands moved', () => {
+    const left = (...made: Parameters<typeof told>) => {
+      const report = fullReport(documentOf(job, job), [...told(...made)])
+      return report.sections.find(({ heading }) => heading === 'Still open')?.lines
+    }
+    const wrong = { kind: 'seen', what: 'condition', is: { id: 'part:V3/switchNeverMakes' }, so: true }
+    const parked = { kind: 'seen', what: 'hand', part: 'V1', state: 'lever', value: 'parked' }
+    expect(left()).toBeUndefined()
+    expect(left({ body: { kind: 'action', does: 'uncover', of: 'V2' } }, { body: wrong }, { body: parked })).toEqual([
+      'Put back before leaving: Valve 2 uncovered.',
+      'Still so: Valve 3: End switch does not make.',
+      'Stands so: Valve 1: manual lever parked open.',
+    ])
+    expect(left({ body: wrong }, { body: repair('V3/head', 'Valve 3, head') })).toBeUndefined()
+  })
+
   it('has no empty section, and says what region’s rules stand beside it', () => {
     const bare = fullReport(documentOf(job), [])
     expect(bare.sections.map(({ heading }) => heading)).toEqual(['The plant', 'Cautions'])

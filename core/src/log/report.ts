@@ -11,6 +11,7 @@ import { foundOf, takenBack } from '../record/found.ts'
 import { openCases } from '../record/kinds/case.ts'
 import { inHours } from '../record/kinds/hours.ts'
 import { entryInWords } from '../record/kinds/index.ts'
+import { leftBehind } from '../record/left-behind.ts'
 import { standInWords } from '../record/stand-in-words.ts'
 import { schemeCalled } from '../schemes/index.ts'
 import type { Drawing } from './drawings/drawing.ts'
@@ -66,12 +67,13 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
   const named = { ...plan, parts: { ...plan.parts, ...found.job.parts }, wires: { ...plan.wires, ...found.job.wires } }
   const says = (entry: Entry) => entryInWords(named, entry.body, entries)
   const of = (...kinds: string[]) => told.filter(({ body }) => kinds.includes(body.kind))
-  const findings = openFindings(job, findingsOf(job))
+  const findings = openFindings(job, findingsOf(job, document.before === null ? [] : found.supposed))
   const apart = document.before === null ? [] : compare(plan, found.job).changes.filter(({ electrical }) => electrical)
   const scheme = document.scheme ? (schemeCalled(document.scheme.id)?.name ?? document.scheme.id) : 'not wired yet'
   const boiler = document.survey.boiler.kind
   const proofs = proofsIn(entries)
   const landed = of('landed').length
+  const left = leftBehind(document, entries)
   return {
     title: document.title,
     under: headOf(document),
@@ -133,7 +135,9 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
         ),
       ),
       ...section('Still open', [
-        ...found.open.map((one) => `Put back before leaving: ${one.says}.`),
+        ...left.open.map((one) => `Put back before leaving: ${one}.`),
+        ...left.wrong.map((one) => `Still so: ${one}.`),
+        ...left.moved.map((one) => `Stands so: ${one}.`),
         ...openCases(entries, gone).map(({ body }) => `Complaint not closed: ${String(body.complaint)}`),
       ]),
       ...section(

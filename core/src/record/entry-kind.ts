@@ -18,7 +18,8 @@ export interface OpenAction {
 export interface Folding {
   readonly circuit: Circuit
   readonly conductors: Map<string, Certainty>
-  readonly supposed: Map<string, Supposition>
+  /** What is wrong, by its id, and the entry that says so. */
+  readonly supposed: Map<string, { readonly is: Supposition; readonly entry: Entry }>
   readonly hands: Hands
   readonly open: Map<string, OpenAction>
   /** Entries that speak of what this wall has not, and what they say. */

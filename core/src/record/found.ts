@@ -97,11 +97,10 @@ export function foundOf(document: Document, entries: readonly Entry[], at?: Entr
   if (doubt && last.get('power')?.includes(doubt.wins)) powerOn(folding)
   const job = jobWith(document, circuit)
   const supposed: Supposition[] = []
-  for (const one of folding.supposed.values()) {
-    const checked = checkSupposition(job, one)
-    const entry = standing.find(({ body }) => JSON.stringify(body).includes(one.id))
-    if (checked.ok) supposed.push(one)
-    else if (entry) folding.offRecord.push({ entry, says: checked.failures[0]!.says })
+  for (const { is, entry } of folding.supposed.values()) {
+    const checked = checkSupposition(job, is)
+    if (checked.ok) supposed.push(is)
+    else folding.offRecord.push({ entry, says: checked.failures[0]!.says })
   }
   return {
     job,

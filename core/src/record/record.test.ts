@@ -133,6 +133,8 @@ describe('the wall as found', () => {
     ['a figure', { kind: 'seen', what: 'figure', part: 'V99', figure: 'va', value: 7 }],
     ['a landing', { kind: 'landed', wire: 'w21', is: { ...job.wires.w21!, from: { part: 'V99', terminal: 'm1' } } }],
     ['a condition', broken('w999')],
+    ['a lifted lead', { kind: 'action', does: 'lift', of: 'wire:w999.to' }],
+    ['a link', { kind: 'action', does: 'link', of: 'V99.m1', with: 'V99.m2' }],
   ])('%s of what is not there is on the wall, not on the record, and no error', (_name, body) => {
     const found = foundOf(document, told(body))
     expect(found.offRecord).toHaveLength(1)

@@ -75,7 +75,7 @@ export const action = entryKind({
     // Wiggling ends by itself.
     if (body.does !== 'wiggle') found.open.set(entry.id, { entry, does: body.does, says })
     const supposition = suppositionOf(body)
-    if (supposition) found.supposed.set(supposition, { id: supposition })
+    if (supposition) found.supposed.set(supposition, { is: { id: supposition }, entry })
     const hand = handOf(found, body)
     if (hand) found.hands.set(...hand, entry.id)
   },

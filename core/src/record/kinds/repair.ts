@@ -31,7 +31,7 @@ export const repair = entryKind({
   ),
   fold({ circuit, supposed, open }, { unit }) {
     const held = new Set([...open.values()].map(({ entry }) => suppositionOf(entry.body)))
-    for (const [id, one] of supposed) if (!held.has(id) && goesWith(circuit, one, unit)) supposed.delete(id)
+    for (const [id, { is }] of supposed) if (!held.has(id) && goesWith(circuit, is, unit)) supposed.delete(id)
   },
   says: ({ says, does }) => `${says}: ${how[does]}`,
 })

@@ -94,7 +94,7 @@ export const seen = entryKind({
         return
       }
       case 'condition':
-        if (body.so) found.supposed.set(body.is.id, body.is)
+        if (body.so) found.supposed.set(body.is.id, { is: body.is, entry })
         else found.supposed.delete(body.is.id)
         return
       case 'hand': {
@@ -109,7 +109,7 @@ export const seen = entryKind({
         return
       }
       case 'supply':
-        found.supposed.set('supply/volts', { id: 'supply/volts', value: body.volts })
+        found.supposed.set('supply/volts', { is: { id: 'supply/volts', value: body.volts }, entry })
         return
     }
   },

@@ -69,7 +69,8 @@ export class Cast {
     const { kind, figures, id } = part
     const change = jumping.ask(state, this.changes, around, looked, () => kind.motion.jumps?.(figures, state, feel))
     const pins = this.pins[id]
-    return change && Object.keys(change).some((name) => pins?.[name] === undefined) ? change : undefined
+    for (const name in change) if (pins?.[name] === undefined) return change
+    return undefined
   }
 
   /** What moves of a part now: asked where its last answer stands no more, and kept. */

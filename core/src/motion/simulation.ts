@@ -47,6 +47,13 @@ export interface Beginning {
 const TINY = 1e-4
 const HUNTS = 8
 
+/** Names that stand in either, those of the first first; mostly in none. */
+function eitherOf(one: object, other: object): string[] {
+  const names = Object.keys(one)
+  for (const name of Object.keys(other)) if (!(name in one)) names.push(name)
+  return names
+}
+
 /**
  * A circuit in time. Between events every moving number runs at a constant rate, so time leaps from one event to the
  * next; at each the circuit is solved and the parts react to what they feel, until nothing changes.
@@ -155,15 +162,15 @@ export class Simulation {
     const had = this.#alterations
     if (next === had) return
     this.#alterations = next
-    for (const id of new Set([...Object.keys(had.forces), ...Object.keys(next.forces)])) {
+    for (const id of eitherOf(had.forces, next.forces)) {
       const branch = this.netlist.branchOf.get(id)
       if (branch) this.circuit.force(branch, next.forces[id])
     }
-    for (const id of new Set([...Object.keys(had.volts), ...Object.keys(next.volts)])) {
+    for (const id of eitherOf(had.volts, next.volts)) {
       const branch = this.netlist.branchOf.get(id)
       if (branch) this.circuit.setVolts(branch, next.volts[id] ?? branch.volts)
     }
-    for (const id of new Set([...Object.keys(had.figures), ...Object.keys(next.figures)])) {
+    for (const id of eitherOf(had.figures, next.figures)) {
       const actor = this.#cast.get(id)
       if (!actor) continue
       this.circuit.setFigures(actor.part, { ...actor.own, ...next.figures[id] }, actor.state)

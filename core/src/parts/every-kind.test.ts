@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { figuresOf } from '../circuit/netlist.ts'
+import { Simulation } from '../motion/simulation.ts'
 import { catalogue } from './index.ts'
+import { blankJob } from './new-job.ts'
 import type { StateRoles } from './roles.ts'
 
 /** What holds of every kind of part, so that readers may take it for granted. */
@@ -90,4 +92,24 @@ it.each([
   ['panel/manifold-4-230', 'neutral'],
 ])('%s gives a thermostat its %s', (kind, back) => {
   expect(catalogue.get(kind)!.terminals.c2!.role).toBe(`zone 2 thermostat ${back}`)
+})
+
+it('a volt-free contact is volt-free at both its ends', () => {
+  const half = [...catalogue.values()].flatMap((kind) =>
+    kind
+      .inside(figuresOf(kind, undefined), { lineVolts: 230, hertz: 50 })
+      .filter(({ form }) => form === 'contact')
+      .filter(({ a, b }) => (kind.terminals[a]?.dry ?? false) !== (kind.terminals[b]?.dry ?? false))
+      .map(({ name }) => `${kind.kind} ${name}`),
+  )
+  expect(half).toEqual([])
+})
+
+it.each([...catalogue.keys()])('%s that nothing feeds stands as it comes, and tells of nothing', (kind) => {
+  const job = blankJob('Alone', '230')
+  job.parts.X = { kind, label: 'X', place: 'boiler' }
+  const bench = new Simulation(job)
+  const described = catalogue.get(kind)!
+  expect(bench.stateOf('X')).toEqual({ ...described.state, ...described.begins?.(figuresOf(described, undefined)) })
+  expect(bench.trace).toEqual([])
 })

@@ -386,6 +386,10 @@ describe('one circuit or the other', () => {
     expect(usualCircuit(documentOf(job), told(fitted))).toBe('found')
     expect(circuitOf(document, told(park()), 'planned')).toMatchObject({ as: 'planned', hands: {}, supposed: [] })
     expect(circuitOf(document, [], 'planned').job).toEqual(plannedJob(document))
+    // One that no way of wiring has wired yet is another.
+    const { scheme, ...unwired } = document
+    expect(scheme).toBeDefined()
+    expect(circuitOf(unwired, [], 'planned').key).not.toBe(circuitOf(document, [], 'planned').key)
   })
 })
 

@@ -30,6 +30,18 @@ function powerBalance({ circuit, netlist }: Simulation): { sum: number; flow: nu
   return { sum: Math.hypot(re, im), flow }
 }
 
+it('counts what it solves: once for whatever has changed, and not where nothing has', () => {
+  const { circuit, netlist } = benchWith(wired({ zones: 1 }), [])
+  const before = circuit.solves
+  const [one, other] = netlist.branches.filter(({ form }) => form === 'wire')
+  circuit.force(one!, { as: 'open' })
+  circuit.force(other!, { as: 'open' })
+  expect([circuit.solve(), circuit.solve()]).toEqual([true, false])
+  circuit.force(one!, { as: 'open' })
+  expect(circuit.solve()).toBe(false)
+  expect(circuit.solves - before).toBe(1)
+})
+
 /** A job with random wires broken, lifted or landed elsewhere. */
 const mangledJob = fc
   .record({

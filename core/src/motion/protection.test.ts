@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { curves, secondsAt } from '../parts/curves.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { alterationsOf } from '../suppose/index.ts'
+import { wired } from '../testing/benches.ts'
 import { type Board, Rig } from '../testing/rig.ts'
+import { unaltered } from './alterations.ts'
 
 /** What opens on too much current: how soon, and before what. */
 
@@ -55,6 +59,29 @@ describe('a short behind electronics', () => {
     expect(rig.says('F')).toBe('blown')
     expect(rig.says('XF')).toBe('')
     expect(rig.simulation.buzzing).toEqual([])
+  })
+
+  it('a breaker knows the way of the current it let go on until it is closed again, and closes on none', () => {
+    const job = wired({ zones: 1 })
+    const bench = benchWith(job, [])
+    const short = alterationsOf(job, [{ id: 'part:B1/l+n/short' }])
+    const told = () =>
+      bench.trace.filter(({ part }) => part === 'CB1').map(({ says, path }) => [says, path !== undefined])
+    for (const time of [1, 2]) {
+      bench.alter(short)
+      expect([time, bench.stateOf('CB1').gone]).toEqual([time, true])
+      expect(bench.blownBy('CB1')).toContain('CB1.pole')
+      bench.alter(unaltered)
+      expect(bench.blownBy('CB1')).toContain('CB1.pole')
+      bench.set('CB1', 'gone', false)
+      expect(bench.blownBy('CB1')).toBeUndefined()
+    }
+    expect(told()).toEqual([
+      ['trips', true],
+      ['set again', false],
+      ['trips', true],
+      ['set again', false],
+    ])
   })
 
   it('a part that starves itself buzzes so many times a second, and stands still meanwhile', () => {

@@ -163,6 +163,8 @@ export class Reactions {
   #tell(moved: readonly Actor[], now: number) {
     for (const actor of moved) {
       const { kind, figures, id } = actor.part
+      // What is whole again let go on nothing.
+      if (actor.state[kind.roles.blown ?? ''] !== true) actor.blownBy = undefined
       const before = actor.told
       const tells = kind.tells ?? none
       for (let i = 0; i < tells.length; i++) {
@@ -175,8 +177,7 @@ export class Reactions {
         const says = begins ? starts : ends
         if (says === undefined) continue
         const happening = { at: now, part: id, says, tell: { index: i, begins } }
-        const blown = kind.roles.blown !== undefined && actor.state[kind.roles.blown] === true
-        this.trace.push(blown && actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
+        this.trace.push(actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
       }
     }
   }

@@ -156,6 +156,7 @@ describe('the wall as found', () => {
     expect(found.open.map(({ does }) => does)).toEqual(['lift', 'off its base', 'link', 'park'])
     expect(found.hands).toEqual({ TS2: { calling: false }, V1: { lever: 'parked' } })
     expect(found.supposed.map(({ id }) => id)).toEqual(['wire:w21.from/lifted', 'link:TS3.r+TS3.w/fitted'])
+    expect(found.offRecord).toEqual([])
     const ended: Entry[] = []
     for (const { id } of begun) ended.push(next({ kind: 'action', does: 'end', ends: id }, [...begun, ...ended]))
     const after = foundOf(document, [...begun, ...ended])

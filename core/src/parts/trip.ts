@@ -29,7 +29,8 @@ export const trips = <F extends { amps: number; lasts: number }>(
   levels: () => ({ heat: [0, 1] }),
   heats: ['heat'],
   holdUp: 0,
-  jumps: (_f, s) => (!s.gone && s.heat >= 1 ? { gone: true } : undefined),
+  // Set again, or another put in, it begins cold.
+  jumps: (_f, s) => (!s.gone && s.heat >= 1 ? { gone: true, heat: 0 } : undefined),
 })
 
 /** Which practice a job of these line volts follows. */

@@ -113,3 +113,20 @@ it.each([...catalogue.keys()])('%s that nothing feeds stands as it comes, and te
   expect(bench.stateOf('X')).toEqual({ ...described.state, ...described.begins?.(figuresOf(described, undefined)) })
   expect(bench.trace).toEqual([])
 })
+
+it.each([...catalogue.values()].filter(({ controls }) => controls?.length).map((kind) => [kind.kind, kind] as const))(
+  '%s: what a hand sets stays so while nothing else happens',
+  (name, { controls }) => {
+    const job = blankJob('Alone', '230')
+    job.parts.X = { kind: name, label: 'X', place: 'boiler' }
+    const bench = new Simulation(job)
+    const undone: string[] = []
+    for (const control of controls!)
+      for (const value of 'options' in control ? control.options.map((one) => one.value) : []) {
+        bench.set('X', control.state, value)
+        bench.settle()
+        if (bench.stateOf('X')[control.state] !== value) undone.push(`${control.state} ${value}`)
+      }
+    expect(undone).toEqual([])
+  },
+)

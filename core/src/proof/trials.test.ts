@@ -32,6 +32,19 @@ describe('pumps against shut valves', () => {
   })
 })
 
+it.each(['boiler/dry-call', 'boiler/oil'])(
+  '%s: a burner fed past its limit burns on, and is named with one call',
+  (boiler) => {
+    const job = wired({ zones: 2, boiler })
+    expect(proven(job).differences).toEqual([])
+    const { wire } = wireAt(job, 'BR1.l')
+    wire[wire.from.part === 'BR1' ? 'to' : 'from'] = { part: 'B1', terminal: 'c1' }
+    expect(proven(job).differences.map(({ trial, part, should, asking }) => [trial, part, should, asking])).toEqual([
+      ['at its limit', 'BR1', false, ['z1']],
+    ])
+  },
+)
+
 describe('power lost', () => {
   it('what is fed from before the switch opens its valves all the same, and is named with one call', () => {
     const job = wired({ zones: 2 })

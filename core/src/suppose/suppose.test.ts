@@ -244,6 +244,15 @@ describe('what is supposed', () => {
     expect(said('wire:w999/open')[0]).toBe('wire:w999/open (not in this circuit)')
   })
 
+  it('a fault of a kind nobody knows is refused, and says which kind', () => {
+    const strange = copyOf(job)
+    strange.parts.V2!.kind = 'valve/motor-5'
+    const checked = checkSupposition(strange, { id: 'part:V2/motorOpen' })
+    expect(checked.ok ? [] : checked.failures.map(({ says }) => says)).toEqual([
+      'The kind of V2, "valve/motor-5", is not in the catalogue.',
+    ])
+  })
+
   it('what is no supposition changes nothing and asks for no bench of its own', () => {
     const made = { id: 'part:V2' }
     expect(inPattern(made)).toBe(true)

@@ -225,6 +225,17 @@ describe('on the demo job', () => {
     )
   })
 
+  it('with another motor and another fuse it holds', async () => {
+    await window.click('switch', 'Signal house thermostat')
+    await window.clickBeginning('Valve 2')
+    await window.choose('Suppose it has a fault', 'shorted')
+    await window.verdict('has blown')
+    await window.choose('Suppose it has a fault', 'Sound')
+    await window.clickBeginning('Fuse F1')
+    await window.click('button', 'sound')
+    await window.verdict('Signal house calls: open and proven')
+  })
+
   it('help says the keys, and switches single letters off', async () => {
     await window.page.keyboard.press('?')
     await window.sees('Single letters and digits are keys')

@@ -5,7 +5,7 @@ import type { Elimination } from './ordering.ts'
 import type { Wound } from './two-port.ts'
 
 /** What the direct-current twin is made of: how each branch and each pair of windings stands, in the order of the netlist. */
-export interface Standing {
+export interface Values {
   readonly lumps: readonly Lump[]
   readonly wound: readonly Wound[]
 }
@@ -17,15 +17,15 @@ export interface Standing {
 export class Direct {
   readonly #netlist: Netlist
   readonly #pattern: Elimination
-  readonly #standing: Standing
+  readonly #values: Values
   readonly #volts = new Map<number, number>()
   #nodal: Nodal | undefined
   #stale = true
 
-  constructor(netlist: Netlist, pattern: Elimination, standing: Standing) {
+  constructor(netlist: Netlist, pattern: Elimination, values: Values) {
     this.#netlist = netlist
     this.#pattern = pattern
-    this.#standing = standing
+    this.#values = values
   }
 
   /** Does anything in this circuit give direct voltage? */
@@ -68,13 +68,13 @@ export class Direct {
 
   /** Amps through a branch with so many volts across it. */
   ampsUnder(branch: Branch, volts: number): number {
-    const lump = this.#standing.lumps[branch.index]!
+    const lump = this.#values.lumps[branch.index]!
     return lump.open ? 0 : (volts - this.given(branch)) / lump.ohms
   }
 
   #solved(): Nodal {
     const { branches, windings } = this.#netlist
-    const { lumps, wound } = this.#standing
+    const { lumps, wound } = this.#values
     const nodal = (this.#nodal ??= new Nodal(this.#netlist, this.#pattern))
     if (!this.#stale) return nodal
     for (const branch of branches) {

@@ -1,6 +1,6 @@
 import type { Windings } from '../parts/element.ts'
 import type { State } from '../parts/kind.ts'
-import type { Phasor } from './complex.ts'
+import { type Phasor, zero } from './complex.ts'
 
 /** What is left of a pair of windings: which of the two are whole, and siemens that burnt turns carry across the second. */
 export interface Wound {
@@ -24,8 +24,6 @@ export interface TwoPort {
   readonly mutual: Phasor
 }
 
-const nothing: Phasor = { re: 0, im: 0 }
-
 /**
  * The two-port of a pair of windings: the inverse of [[R1 + jwL1, jwM], [jwM, R2 + jwL2]]; an open winding couples nothing.
  *
@@ -36,9 +34,9 @@ export function twoPort({ ohms, henries, mutual }: Windings<State>, omega: numbe
   const [x1, x2] = [omega * henries[0], omega * henries[1]]
   if (!whole[0] || !whole[1])
     return {
-      first: whole[0] ? alone(r1, x1) : nothing,
-      second: whole[1] ? alone(r2, x2) : nothing,
-      mutual: nothing,
+      first: whole[0] ? alone(r1, x1) : zero,
+      second: whole[1] ? alone(r2, x2) : zero,
+      mutual: zero,
     }
   const xm = omega * mutual
   // Determinant of the impedance matrix: (r1 + jx1)(r2 + jx2) + xm^2.

@@ -47,6 +47,28 @@ it('what was seen since an action began stands, and stays when it ends', () => {
   expect(hands.of(C1)).toEqual({ C1: { out: 7 } })
 })
 
+it('forgets what was seen of some positions or of all, and nothing that an action holds', () => {
+  const moved = () => {
+    const hands = new Hands()
+    hands.set('C1', 'dial', 'manual')
+    hands.set('C1', 'out', 3)
+    hands.set('C1', 'out', 10, 'a')
+    hands.set('V1', 'lever', 'parked')
+    return hands
+  }
+  const all = { C1: true, V1: true }
+  const [one, whole] = [moved(), moved()]
+  one.forgetSeen('C1', ['dial'])
+  expect(one.of(all)).toEqual({ C1: { out: 10 }, V1: { lever: 'parked' } })
+  one.letGo('a')
+  expect(one.of(all)).toEqual({ C1: { out: 3 }, V1: { lever: 'parked' } })
+  whole.forgetSeen('C1')
+  whole.forgetSeen('V9')
+  expect(whole.of(all)).toEqual({ C1: { out: 10 }, V1: { lever: 'parked' } })
+  whole.letGo('a')
+  expect(whole.of(all)).toEqual({ V1: { lever: 'parked' } })
+})
+
 it('knows nothing of parts that are gone, and forgets one position alone', () => {
   const hands = new Hands()
   hands.set('V1', 'lever', 'parked')

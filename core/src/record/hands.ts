@@ -44,6 +44,17 @@ export class Hands {
     this.#parts.get(part)?.delete(state)
   }
 
+  /** What was merely seen of a part is so no more, of these states or of all; what an action holds waits for its end. */
+  forgetSeen(part: string, of?: readonly string[]) {
+    const states = this.#parts.get(part)
+    for (const [state, laid] of states ?? [])
+      if (!of || of.includes(state))
+        states!.set(
+          state,
+          laid.filter(({ held }) => held !== undefined),
+        )
+  }
+
   /** Nothing is known any more of a part: another may hang there. */
   forgetPart(part: string) {
     this.#parts.delete(part)

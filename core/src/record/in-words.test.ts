@@ -102,6 +102,16 @@ describe('every kind of entry in words', () => {
   })
 })
 
+it.each([
+  [{ does: 'uncover', of: 'V3' }, 'Valve 3 uncovered'],
+  [{ does: 'off its base', of: 'TS3' }, 'Thermostat 3 off its base'],
+  [{ does: 'lift', of: 'V3.m1' }, 'Valve 3 M1 lifted'],
+  [{ does: 'link', of: 'TS3.r', with: 'TS3.w' }, 'Thermostat 3 R linked to Thermostat 3 W'],
+  [{ does: 'park', of: 'V3', state: 'lever', value: 'parked' }, 'Valve 3 parked, manual lever parked open'],
+])('%j is told as %s', (body, says) => {
+  expect(entryInWords(wired({ zones: 3 }), { kind: 'action', ...body } as never)).toBe(says)
+})
+
 it('a hand is told by the name of what it moved and the word for where it stands; what nobody knows by its own', () => {
   const timed = wired({ scheme: 's9', ...line, boiler: 'boiler/switched-live', programmer: true })
   const hand = (part: string, state: string, value: unknown) =>

@@ -228,6 +228,20 @@ describe('the wall as found', () => {
     expect(left('V2/head', wrong('part:V2/switchNeverMakes'))).toContain('part:V2/switchNeverMakes')
   })
 
+  it('a switch that was seen off is on once it is put right, a replaced part stands as it comes, and others as they were', () => {
+    const seen = [
+      { kind: 'seen', what: 'hand', part: 'SS1', state: 'closed', value: false },
+      { kind: 'seen', what: 'hand', part: 'ES1', state: 'closed', value: false },
+      park(),
+    ]
+    const left = (unit: string, does: string) =>
+      Object.keys(foundOf(document, told(...seen, { kind: 'repair', unit, does, says: 'Put right' })).hands)
+    expect(left('SS1/switch', 'switch on')).toEqual(['ES1', 'V3'])
+    expect(left('V3/whole', 'replace')).toEqual(['SS1', 'ES1'])
+    expect(left('V3/head', 'replace')).toEqual(['SS1', 'ES1', 'V3'])
+    expect(left('V3', 'remake')).toEqual(['SS1', 'ES1', 'V3'])
+  })
+
   it('power off opens the switches that were named; where it is uncertain which came last, it counts as on', () => {
     const off = next({ kind: 'power', does: 'off', at: ['SS1'] })
     expect(foundOf(document, [off])).toMatchObject({ power: 'off', hands: { SS1: { closed: false } } })

@@ -18,7 +18,7 @@ export const sentenceText = (sentence: Sentence) => sentence.map(({ text }) => t
 
 export const labelOf = (job: Job, part: string) => job.parts[part]?.label ?? part
 
-/** Where a terminal is, in words: `Valve 2 M1`. */
+/** Where a terminal is, in words: `Valve 2 M1`; a part alone by its name. */
 export function pointInWords(job: Job, point: string): string {
   const lead = /^wire:(.+)\.(from|to)$/.exec(point)
   if (lead) {
@@ -28,8 +28,8 @@ export function pointInWords(job: Job, point: string): string {
   }
   const spare = spareCoreOf(job, point)
   if (spare) return `${spare.label}, spare core ${spare.core}, ${spare.place} end`
-  const dot = point.indexOf('.')
-  return terminalInWords(job, point.slice(0, dot), point.slice(dot + 1))
+  const [part = point, terminal] = point.split('.')
+  return terminal === undefined ? labelOf(job, part) : terminalInWords(job, part, terminal)
 }
 
 /**

@@ -1,4 +1,5 @@
 import { Type } from 'typebox'
+import { kindOf } from '../../parts/index.ts'
 import { goesWith } from '../../suppose/put-right.ts'
 import { entryKind } from '../entry-kind.ts'
 import { suppositionOf } from './action.ts'
@@ -29,7 +30,12 @@ export const repair = entryKind({
     },
     closed,
   ),
-  fold({ circuit, supposed, open }, { unit }) {
+  fold({ circuit, supposed, open, hands }, { unit }) {
+    const [part = '', piece] = unit.split('/')
+    // A switch that was seen off and is switched on, a dial that is pushed back: what such a fault of the kind would hold.
+    const faults = kindOf(circuit.parts[part] ?? { kind: '' })?.faults ?? []
+    const set = faults.flatMap((fault) => (fault.unit === piece ? Object.keys(fault.pin ?? {}) : []))
+    if (piece !== undefined) hands.forgetSeen(part, piece === 'whole' ? undefined : set)
     const held = new Set([...open.values()].map(({ entry }) => suppositionOf(entry.body)))
     for (const [id, { is }] of supposed) if (!held.has(id) && goesWith(circuit, is, unit)) supposed.delete(id)
   },

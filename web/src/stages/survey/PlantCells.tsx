@@ -45,9 +45,16 @@ export function PlantCells({ job }: { job: Job }) {
     {
       name: 'Site and words',
       value: complaints || job.task || job.title,
-      note: job.survey.water?.isolating
-        ? `shut off: ${job.survey.water.isolating}`
-        : job.site.contact || job.site.address,
+      // What the visit before left behind stands last among the notes.
+      note:
+        [
+          job.survey.water?.isolating && `shut off: ${job.survey.water.isolating}`,
+          job.site.notes.trim().split('\n').at(-1),
+        ]
+          .filter(Boolean)
+          .join(' · ') ||
+        job.site.contact ||
+        job.site.address,
       fields: <SiteFields job={job} />,
     },
   ]
@@ -63,7 +70,7 @@ export function PlantCells({ job }: { job: Job }) {
         >
           <span className="block text-soft">{name}</span>
           <span className="line-clamp-2 font-semibold leading-snug">{value}</span>
-          <span className="line-clamp-1 break-all text-soft">{note}</span>
+          <span className="line-clamp-2 break-words text-soft">{note}</span>
         </button>
       ))}
       <Sheet title={shown?.name ?? ''} open={shown !== undefined} onOpenChange={(on) => !on && setOpen(undefined)}>

@@ -23,7 +23,8 @@ export interface Gate {
  * from the others. Only what was done on the wall counts: nothing computed, assumed or answered by a stand-in opens it. The
  * screen is never what makes it safe: only the lock and the tester are.
  *
- * A second person's lock changes nothing of what was proven: it comes on top.
+ * What was proven before anybody had a lock on is not proven: somebody may have switched it on and off again since. A second
+ * person's lock changes nothing of what was proven: it comes on top.
  *
  * @param heard whether the others were heard within the last half minute
  * @param points pairs of terminals that have to be tested, each of them
@@ -39,14 +40,14 @@ export function gateOf(
   const found = foundOf(document, wall)
   const back = wall.findLastIndex(({ body }) => body.kind === 'power' && body.does === 'on')
   const offs = wall.filter(({ body }, at) => at > back && body.kind === 'power' && body.does === 'off')
-  const [first] = offs
-  const off = first !== undefined && found.power === 'off'
+  const off = offs.length > 0 && found.power === 'off'
+  const locked = offs.find(({ body }) => body.lockedBy !== undefined)
   // A lock is its owner's: named, or of whoever entered it.
   const locks = [
     ...new Set(offs.flatMap(({ body, by }) => (body.lockedBy === undefined ? [] : [String(body.lockedBy) || by]))),
   ].filter(Boolean)
   const proven = wall.findLast(
-    (entry) => entry.body.kind === 'dead' && first !== undefined && inOrder(entry, first) > 0,
+    (entry) => entry.body.kind === 'dead' && locked !== undefined && inOrder(entry, locked) > 0,
   )
   const doubt = found.conflicts.some(({ subject }) => subject === 'power')
   const say = (open: boolean, says: string, known = true): Gate => ({ open, says, off, locks, proven, known })
@@ -56,7 +57,7 @@ export function gateOf(
   if (!off)
     return say(false, back >= 0 ? 'Power is noted as back. Switch off and prove it dead again.' : 'Power is on.')
   if (locks.length === 0) return say(false, 'Off, but nobody has a lock on.')
-  if (!proven) return say(false, `Off, locked by ${locks.join(' and ')}. Not proven dead yet.`)
+  if (!proven) return say(false, `Off, locked by ${locks.join(' and ')}. Not proven dead since.`)
   const { before, after } = proven.body
   if (before !== true || after !== true)
     return say(false, 'The tester was not proven before and after: test again with both.')

@@ -52,6 +52,12 @@ describe('the isolation gate', () => {
     expect(opens(off)).toMatchObject({ open: false, off: true, locks: ['Ash'] })
     expect(opens({ ...off, lockedBy: undefined }, dead()).says).toContain('nobody has a lock on')
     expect(opens(dead(), off).open).toBe(false)
+    // Between a proof without a lock and the lock, somebody may have switched it on and off again.
+    expect(opens({ ...off, lockedBy: undefined }, dead(), off)).toMatchObject({
+      open: false,
+      says: 'Off, locked by Ash. Not proven dead since.',
+    })
+    expect(opens({ ...off, lockedBy: undefined }, dead(), off, dead()).open).toBe(true)
     expect(opens(off, dead())).toMatchObject({ open: true, says: 'Off, locked by Ash, proven dead by Ash.' })
     for (const proven of [
       [false, true],

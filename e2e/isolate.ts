@@ -7,7 +7,7 @@ export async function isolate(window: Window): Promise<void> {
   // Where it is to be proven dead arrives a moment later and moves what stands below it.
   await window.page.waitForSelector(POINT)
   await window.click('button', 'Off, my lock is on')
-  await window.sees('Not proven dead yet')
+  await window.sees('Not proven dead since')
   await window.click('checkbox', 'Tester proven on a live source')
   for (const field of await window.page.$$(POINT)) await field.type('0.0')
   await window.click('checkbox', 'Tester proven again after')

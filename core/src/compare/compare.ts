@@ -1,4 +1,5 @@
 import type { Circuit, End, Job, Wire } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
 import type { Spot } from '../words/spot.ts'
 import { terminalInWords } from '../words/words.ts'
 import { cablesChanged, pairCables } from './cables-changed.ts'
@@ -37,6 +38,10 @@ export function compare(was: Job, is: Job): Comparison {
     return `${parts.get(part) ?? `gone ${part}`}${key.slice(dot)}`
   }
   const isKeys = (wire: Wire) => [wire.from, wire.to].map((end) => endKey(is, end))
+  const gathers = (key: string) => {
+    const of = kindOf(is.parts[key.slice(0, key.indexOf('.'))] ?? { kind: '' })?.class
+    return of === 'joint' || of === 'panel'
+  }
   const pairKey = (keys: readonly string[]) => [...keys].sort().join(' ')
 
   const gone = new Map(Object.entries(was.wires))
@@ -112,7 +117,7 @@ export function compare(was: Job, is: Job): Comparison {
       },
     })
   }
-  for (const [a, b] of moves(gone, come, wasKeys, isKeys)) {
+  for (const [a, b] of moves(gone, come, wasKeys, isKeys, gathers)) {
     const [old, now] = [was.wires[a]!, is.wires[b]!]
     match(a, b)
     changes.push({

@@ -52,21 +52,29 @@ export function exchanges(
   return found
 }
 
-/** Wires with one end where it was and the other elsewhere; then those known by their id alone. */
+const sum = (all: readonly number[]) => all.reduce((total, one) => total + one, 0)
+
+/**
+ * Wires with one end where it was and the other elsewhere; then those known by their id alone.
+ * @param gathers whether what has that key gathers conductors of all parts
+ */
 export function moves(
   gone: ReadonlyMap<string, Wire>,
   come: ReadonlyMap<string, Wire>,
   wasKeys: Keys,
   isKeys: Keys,
+  gathers: (key: string) => boolean,
 ): [string, string][] {
   const ranked: { a: string; b: string; score: number }[] = []
+  // A conductor stays with its device: it is of its cable. On which terminal of a centre it lands is soon changed.
+  const held = (key: string) => (gathers(key) ? 4 : 7)
   for (const [a, old] of gone)
     for (const [b, now] of come) {
       const keys = isKeys(now)
-      const shared = wasKeys(old).filter((key) => keys.includes(key)).length
-      if (shared === 0 && a !== b) continue
+      const shared = wasKeys(old).filter((key) => keys.includes(key))
+      if (shared.length === 0 && a !== b) continue
       const alike = Number(old.colour === now.colour) + Number(old.core === now.core) + Number(old.label === now.label)
-      ranked.push({ a, b, score: 4 * shared + 2 * Number(a === b) + 0.5 * alike })
+      ranked.push({ a, b, score: sum(shared.map(held)) + 2 * Number(a === b) + 0.5 * alike })
     }
   ranked.sort((x, y) => y.score - x.score || x.a.localeCompare(y.a) || x.b.localeCompare(y.b))
   const used = new Set<string>()

@@ -1,24 +1,46 @@
-import { freshId } from '../job/fresh-id.ts'
 import type { Job } from '../job/schema.ts'
 import { withParts } from '../job/zones.ts'
 import { compare } from './compare.ts'
 
 const stem = (id: string) => id.replace(/\d+$/, '')
+const numberOf = (id: string) => /\d*$/.exec(id)![0]
+
+/** The next number of a stem: above all that are in use, since one that is free may still hang on the wall. */
+function nextId(taken: ReadonlySet<string>, of: string): string {
+  const numbers = [...taken].flatMap((id) => (stem(id) === of ? [Number(numberOf(id))] : []))
+  return `${of}${Math.max(0, ...numbers) + 1}`
+}
 
 /** New ids for what is there now: the old one where it is the same thing, its own where that is free, else another. */
 function idsFor(was: object, is: object, pairs: ReadonlyMap<string, string>): Map<string, string> {
   const old = new Map([...pairs].map(([before, now]) => [now, before]))
-  const taken: Record<string, true> = {}
-  for (const id of [...Object.keys(was), ...old.values()]) taken[id] = true
+  const taken = new Set(Object.keys(was))
   return new Map(
     Object.keys(is).map((id): [string, string] => {
       const before = old.get(id)
       if (before !== undefined) return [id, before]
-      const free = Object.hasOwn(taken, id) ? freshId(taken, stem(id)) : id
-      taken[free] = true
+      const free = taken.has(id) ? nextId(taken, stem(id)) : id
+      taken.add(free)
       return [id, free]
     }),
   )
+}
+
+/** By ids of a job, those of another of the same plant: the same where it is the same thing, else one that is free there. */
+export interface Naming {
+  readonly parts: ReadonlyMap<string, string>
+  readonly wires: ReadonlyMap<string, string>
+  readonly cables: ReadonlyMap<string, string>
+}
+
+/** The names that what is there now had before. */
+export function namingOf(was: Job, is: Job): Naming {
+  const { parts, wires, cables } = compare(was, is)
+  return {
+    parts: idsFor(was.parts, is.parts, parts),
+    wires: idsFor(was.wires, is.wires, wires),
+    cables: idsFor(was.cables, is.cables, cables),
+  }
 }
 
 /**
@@ -27,11 +49,7 @@ function idsFor(was: object, is: object, pairs: ReadonlyMap<string, string>): Ma
  *
  * @example namedAs(plan, rewired(changed, scheme).job).parts.S8 // the splice that was S8, though one before it is gone
  */
-export function namedAs(was: Job, is: Job): Job {
-  const pairs = compare(was, is)
-  const parts = idsFor(was.parts, is.parts, pairs.parts)
-  const wires = idsFor(was.wires, is.wires, pairs.wires)
-  const cables = idsFor(was.cables, is.cables, pairs.cables)
+export function namedAs(was: Job, is: Job, { parts, wires, cables } = namingOf(was, is)): Job {
   const part = (id: string) => parts.get(id) ?? id
   const circuit = <C extends Pick<Job, 'parts' | 'cables' | 'wires'>>(
     one: C,
@@ -40,21 +58,33 @@ export function namedAs(was: Job, is: Job): Job {
       ...it,
       label: labelled(it.label, was.parts[name]?.label, id, name),
     })),
-    cables: renamed(one.cables, cables, (it) => it),
-    wires: renamed(one.wires, wires, (it, _, name) => ({
+    cables: renamed(one.cables, cables, (it, id, name) => ({
+      ...it,
+      label: labelled(it.label, was.cables[name]?.label, id, name),
+    })),
+    wires: renamed(one.wires, wires, (it, id, name) => ({
       ...it,
       from: { ...it.from, part: part(it.from.part) },
       to: { ...it.to, part: part(it.to.part) },
       ...(it.cable === undefined ? {} : { cable: cables.get(it.cable) ?? it.cable }),
-      label: was.wires[name]?.label ?? name.replace(/^\D+/, ''),
+      label: wireLabel(it.label, was.wires[name]?.label, id, name),
     })),
   })
   const zones = Object.fromEntries(Object.entries(is.zones).map(([id, zone]) => [id, withParts(zone, part)]))
   return { ...is, ...circuit(is), zones, wired: is.wired && circuit(is.wired) }
 }
 
-const labelled = (label: string, before: string | undefined, id: string, name: string) =>
-  before ?? (id === name ? label : label.replace(id, name))
+/** What has kept its id was not numbered anew: a name of its own is somebody's. */
+function labelled(label: string, before: string | undefined, id: string, name: string): string {
+  if (id === name || before !== undefined) return id === name ? label : before!
+  const number = numberOf(id)
+  return label.includes(id) || number === ''
+    ? label.replace(id, name)
+    : label.replace(new RegExp(`\\b${number}$`), numberOf(name))
+}
+
+const wireLabel = (label: string, before: string | undefined, id: string, name: string) =>
+  id === name ? label : (before ?? (label === numberOf(id) ? numberOf(name) : label))
 
 function renamed<T>(
   all: Readonly<Record<string, T>>,

@@ -1,5 +1,6 @@
 import { terminalName } from '../circuit/netlist.ts'
-import type { Circuit, End } from '../job/schema.ts'
+import type { Circuit, End, Job } from '../job/schema.ts'
+import { valvesOf } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 
 /** Is a part a joint, whose ways are all one? */
@@ -47,19 +48,47 @@ function common(a: readonly string[], b: readonly string[]): number {
   return count
 }
 
+/** A circuit with what is known of whose its parts are. */
+type Zoned = Circuit & Partial<Pick<Job, 'zones'>>
+
+/** The parts of each zone that is in both, one beside the other by what they do there. */
+function ofSameZones(was: Zoned, is: Zoned): [string, string][] {
+  return Object.entries(was.zones ?? {}).flatMap(([id, one]) => {
+    const other = is.zones?.[id]
+    if (!other) return []
+    const [valves, others] = [valvesOf(one), valvesOf(other)]
+    const roles = [
+      [one.thermostat, other.thermostat],
+      [one.relay, other.relay],
+      [one.pump, other.pump],
+      ...valves.map((valve, i) => [valve, others[i]]),
+    ] as const
+    return roles.flatMap(([a, b]): [string, string][] => (a === undefined || b === undefined ? [] : [[a, b]]))
+  })
+}
+
 /**
- * Which part of one circuit is which of another. Devices are known by their id where their kind is the same; everything
- * else, joints first of all, by what it is wired to that is known already, the likeliest pair first.
+ * Which part of one circuit is which of another. What is a zone's own is known by its zone, since numbers close up when one
+ * goes; other devices by their id where their kind is the same; everything else, joints first of all, by what it is wired
+ * to that is known already, the likeliest pair first.
+ *
+ * @example pairParts(job, wiredBy(withoutZoneOne, scheme)).get('V3') // 'V2': the valve of the same zone
  */
-export function pairParts(was: Circuit, is: Circuit): Map<string, string> {
+export function pairParts(was: Zoned, is: Zoned): Map<string, string> {
   const pairs = new Map<string, string>()
   const taken = new Set<string>()
   const pair = (a: string, b: string) => {
     pairs.set(a, b)
     taken.add(b)
   }
-  for (const [id, { kind }] of Object.entries(was.parts))
-    if (is.parts[id]?.kind === kind && !isJoint(was, id)) pair(id, id)
+  const device = (a: string, b: string) =>
+    !pairs.has(a) && !taken.has(b) && !isJoint(was, a) && was.parts[a]?.kind === is.parts[b]?.kind
+  for (const [a, b] of ofSameZones(was, is)) if (was.parts[a] && device(a, b)) pair(a, b)
+  // Where the zones have other numbers, so may what belongs to one and is not said to: that is known by its wires.
+  const moved = [...pairs].some(([a, b]) => a !== b)
+  const several = (id: string) =>
+    moved && Object.values(was.parts).filter(({ kind }) => kind === was.parts[id]!.kind).length > 1
+  for (const id of Object.keys(was.parts)) if (is.parts[id] && device(id, id) && !several(id)) pair(id, id)
   const [before, after] = [neighbours(was), neighbours(is)]
   const known = (list: readonly Neighbour[] | undefined, name: (id: string) => string | undefined) =>
     (list ?? []).flatMap(({ own, far, there }) => {

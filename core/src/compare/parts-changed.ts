@@ -1,6 +1,7 @@
 import type { Job, Part } from '../job/schema.ts'
 import { labelOf } from '../words/words.ts'
 import { type Change, same } from './change.ts'
+import { isJoint } from './pairing.ts'
 
 /** Parts that are gone, that came, or that are set up otherwise. */
 export function partsChanged(was: Job, is: Job, parts: ReadonlyMap<string, string>): Change[] {
@@ -26,7 +27,8 @@ export function partsChanged(was: Job, is: Job, parts: ReadonlyMap<string, strin
           says: `${now.label}: other ${set}`,
           remedy: `Set ${now.label} up as it was`,
           at: [{ part: there }],
-          electrical: true,
+          // A connector with more ways joins what it joined.
+          electrical: !isJoint(was, id),
           putBack: (draft) => setUp(draft.parts[there], old),
         })
     }

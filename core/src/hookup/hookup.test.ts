@@ -5,9 +5,9 @@ import type { Job } from '../job/schema.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { begunFrom } from '../schemes/begin.ts'
 import { schemes } from '../schemes/index.ts'
-import { copyOf, wired } from '../testing/benches.ts'
+import { copyOf } from '../testing/benches.ts'
 import { gateOf, isDead } from './gate.ts'
-import { partsList, runSheet } from './run-sheet.ts'
+import { runSheet } from './run-sheet.ts'
 
 const job = kestrelPoint()
 const document = documentOf(job, circuitIn(job))
@@ -188,22 +188,5 @@ describe('the run sheet', () => {
       ['land', lost![0]],
     ])
     expect(joins[1]!.now).toContain('S2')
-  })
-
-  it('the parts list counts connectors by their ways, and sleeves at both ends', () => {
-    const list = partsList(job)
-    const splices = Object.values(job.parts).filter(({ kind }) => kind.startsWith('joint/'))
-    const counted = list.filter(({ what }) => what.includes('connector')).reduce((sum, { count: n }) => sum + n, 0)
-    expect(counted).toBe(splices.length)
-    const line = wired({
-      scheme: 's9',
-      practice: '230',
-      boiler: 'boiler/switched-live',
-      thermostat: 'thermostat/receiver-230',
-      valve: 'valve/two-port-5',
-    })
-    const sleeved = Object.values(line.wires).filter(({ sleeve }) => sleeve).length
-    const sleeves = partsList(line).filter(({ what }) => what.endsWith('sleeve'))
-    expect(sleeves.reduce((sum, { count: n }) => sum + n, 0)).toBe(2 * sleeved)
   })
 })

@@ -1,4 +1,5 @@
-import { compare } from '../compare/compare.ts'
+import { namedAs, namingOf } from '../compare/named-as.ts'
+import { endKey } from '../compare/pairing.ts'
 import type { End, Job, Wire } from '../job/schema.ts'
 import { controlsOf, zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
@@ -21,10 +22,8 @@ export interface LandingEnd {
 /** One thing to do to one conductor. */
 export interface Join {
   readonly does: 'lift' | 'move' | 'land'
-  /** Its id on the plan; on the wall where it is only lifted. */
+  /** Its id on the wall, or the one it will have there. */
   readonly wire: string
-  /** Its id on the wall, for what hangs there already. */
-  readonly was?: string
   readonly label: string
   readonly colour: string
   /** Square millimetres. */
@@ -44,10 +43,16 @@ export interface Join {
 }
 
 export interface RunSheet {
+  /** The plan under the names that parts, cables and conductors have on the wall. */
+  readonly plan: Job
+  /** By ids of conductors on the plan, those on the wall. */
+  readonly wires: ReadonlyMap<string, string>
   readonly joins: readonly Join[]
   /** Conductors that hang as planned and are not touched. */
   readonly stays: number
   readonly of: number
+  /** Parts that hang, that nothing is planned for and nothing is on any more, by id. */
+  readonly idle: readonly string[]
 }
 
 const LINE = 'Line voltage: licensed or competent people, off and proven dead.'
@@ -59,49 +64,53 @@ const SCREW = 8
 
 /**
  * What is still to be done so that the wall is as planned: what hangs wrong is lifted, what can be moved is moved, the rest is
- * landed, in the order of the school; what hangs as planned is left alone. Found by what is joined, not by ids.
+ * landed, in the order of the school; what hangs as planned is left alone. Found by what is joined, not by ids; told by the
+ * names that are written on the wall.
  *
+ * @param planned the job as planned
  * @param found the wall as it was found, or an empty one
+ * @example runSheet(plan, found.job).joins.map(({ does, label }) => `${does} ${label}`) // ['lift 33', 'move 41']
  */
-export function runSheet(plan: Job, found: Job): RunSheet {
-  const { wires, parts } = compare(found, plan)
-  const kept = new Map([...wires].map(([old, id]) => [id, old]))
-  const here = (end: End) => `${parts.get(end.part) ?? end.part}.${end.terminal}`
+export function runSheet(planned: Job, found: Job): RunSheet {
+  const naming = namingOf(found, planned)
+  const plan = namedAs(found, planned, naming)
   const joins: Join[] = []
   let stays = 0
   for (const [id, wire] of Object.entries(found.wires))
-    if (!wires.has(id)) joins.push(joinOf(found, id, wire, 'lift', { was: id, now: pointsInWords(found, wire) }))
+    if (!plan.wires[id]) joins.push(joinOf(found, id, wire, 'lift', pointsInWords(found, wire)))
   for (const [id, wire] of Object.entries(plan.wires)) {
-    const old = kept.has(id) ? found.wires[kept.get(id)!] : undefined
+    const old = found.wires[id]
     if (!old) joins.push(joinOf(plan, id, wire, 'land'))
-    else if (sameEnds(plan, [here(old.from), here(old.to)], wire)) stays++
-    else joins.push(joinOf(plan, id, wire, 'move', { was: kept.get(id)!, now: pointsInWords(found, old) }))
+    else if (sameEnds(plan, old, wire)) stays++
+    else joins.push(joinOf(plan, id, wire, 'move', pointsInWords(found, old)))
   }
   const ranked = joins.map((join) => ({ join, rank: rankOf(plan, join) })).sort((a, b) => byRank(a.rank, b.rank))
   return {
+    plan,
+    wires: naming.wires,
     joins: withSpares(
       plan,
       ranked.map(({ join }) => join),
     ),
     stays,
     of: Object.keys(plan.wires).length,
+    idle: Object.keys(found.parts).filter((id) => !plan.parts[id] && !wiredIn(found, id)),
   }
 }
 
+const wiredIn = (job: Job, part: string) =>
+  Object.values(job.wires).some(({ from, to }) => from.part === part || to.part === part)
+
 /** Which way of a splice a conductor is on, and which way round it was written, make no difference. */
-function sameEnds(plan: Job, now: readonly string[], { from, to }: Wire): boolean {
-  const joint = (point: string) => {
-    const [part = ''] = point.split('.')
-    return kindOf(plan.parts[part] ?? { kind: '' })?.class === 'joint' ? part : point
-  }
-  const planned = [from, to].map(({ part, terminal }) => joint(`${part}.${terminal}`)).sort()
-  return planned.join(' ') === now.map(joint).sort().join(' ')
+function sameEnds(plan: Job, now: Wire, planned: Wire): boolean {
+  const keys = ({ from, to }: Wire) => [from, to].map((end) => endKey(plan, end)).sort()
+  return keys(now).join(' ') === keys(planned).join(' ')
 }
 
 const pointsInWords = (job: Job, { from, to }: Wire) =>
   [from, to].map(({ part, terminal }) => `${labelOf(job, part)} ${markingOf(job, part, terminal)}`).join(' to ')
 
-function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], hangs: Pick<Join, 'was' | 'now'> = {}): Join {
+function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], now?: string): Join {
   const circuit = circuitOf(job, wire)
   const zone = zoneOf(job, wire)
   return {
@@ -115,7 +124,7 @@ function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], hangs: Pic
     ...(wire.core ? { core: wire.core } : {}),
     circuit,
     ends: [endOf(job, wire.from), endOf(job, wire.to)],
-    ...hangs,
+    ...(now === undefined ? {} : { now }),
     ...(zone ? { zone } : {}),
     group: does === 'lift' ? 'Off first' : (zone && job.zones[zone]?.name) || groupWords[circuit],
     cautions: [
@@ -219,26 +228,4 @@ function withSpares(job: Job, joins: readonly Join[]): Join[] {
       ],
     }
   })
-}
-
-/** What to bring: each kind of connector with its ways and count, sleeves by colour, cables by length. */
-export function partsList(job: Job): { readonly what: string; readonly count: number; readonly unit: string }[] {
-  const found = new Map<string, { count: number; unit: string }>()
-  const add = (what: string, count: number, unit: string) => {
-    const one = found.get(what) ?? { count: 0, unit }
-    one.count += count
-    found.set(what, one)
-  }
-  for (const part of Object.values(job.parts)) {
-    const kind = kindOf(part)
-    const connector = kind?.roles.connector
-    if (connector) add(`${connector.style} connector, ${connector.ways} ways`, 1, '')
-    else if (kind) add(kind.name, 1, '')
-  }
-  for (const { sleeve } of Object.values(job.wires)) if (sleeve) add(`${sleeve} sleeve`, 2, '')
-  for (const { cores, length } of Object.values(job.cables))
-    add(`cable, ${Object.keys(cores).length} cores`, Math.ceil(length), 'm')
-  return [...found]
-    .map(([what, { count, unit }]) => ({ what, count, unit }))
-    .sort((a, b) => a.what.localeCompare(b.what))
 }

@@ -1,5 +1,6 @@
-import { partsList, runSheet } from '../hookup/run-sheet.ts'
-import { plannedJob } from '../job/document.ts'
+import { bringList } from '../hookup/bring.ts'
+import { runSheet } from '../hookup/run-sheet.ts'
+import { noCircuit, plannedJob } from '../job/document.ts'
 import type { Document, Job } from '../job/schema.ts'
 import { terminalsInOrder } from '../parts/index.ts'
 import type { Entry } from '../record/entry.ts'
@@ -14,12 +15,10 @@ const DOES = { lift: 'lift', move: 'move', land: 'land' } as const
  * for both ends of each conductor, and what to bring.
  */
 export function wallPaper(document: Document, entries: readonly Entry[]): Report {
-  const plan = plannedJob(document)
-  const been = document.before !== null
-  const { joins, stays, of } = runSheet(
-    plan,
-    been ? foundOf(document, entries).job : { ...plan, parts: {}, cables: {}, wires: {} },
-  )
+  const planned = plannedJob(document)
+  const wall = document.before === null ? { ...planned, ...noCircuit() } : foundOf(document, entries).job
+  const sheet = runSheet(planned, wall)
+  const { plan, joins, stays, of, idle } = sheet
   const cautions = [...new Set(joins.flatMap((join) => join.cautions))]
   return {
     title: `${document.title}: at the wall`,
@@ -55,6 +54,7 @@ export function wallPaper(document: Document, entries: readonly Entry[]): Report
           ]),
         },
       },
+      { heading: 'Then taken out', lines: idle.map((part) => labelOf(wall, part)) },
       ...chart(plan),
       {
         heading: 'Labels, two of each',
@@ -71,7 +71,7 @@ export function wallPaper(document: Document, entries: readonly Entry[]): Report
       },
       {
         heading: 'What to bring',
-        lines: partsList(plan).map(({ what, count, unit }) => `${count}${unit ? ` ${unit}` : ''}  ${what}`),
+        lines: bringList(sheet, wall).map(({ what, count, unit }) => `${count}${unit ? ` ${unit}` : ''}  ${what}`),
       },
     ].filter(({ lines, table }: ReportSection) => lines.length + (table?.rows.length ?? 0) > 0),
     pictures: [],

@@ -1,5 +1,4 @@
 import { circuitIn } from '../job/document.ts'
-import { makeEdit } from '../job/edit.ts'
 import type { Job } from '../job/schema.ts'
 import { withParts } from '../job/zones.ts'
 import { listed } from '../words/listed.ts'
@@ -106,10 +105,3 @@ export function wiredBy(job: Job, scheme: Scheme): Job {
   const made = wiringBy(scheme, job)
   return { ...job, ...made, wired: circuitIn(made), scheme: { id: scheme.id } }
 }
-
-/** The edit that wires a job by a scheme, in place of whatever was wired before. */
-export const wireBy = (job: Job, scheme: Scheme, editId: string) =>
-  makeEdit(job, `Wire it: ${scheme.name.toLowerCase()}`, editId, (draft) => {
-    const { parts, cables, wires, wired, zones, scheme: choice } = wiredBy(job, scheme)
-    Object.assign(draft, { parts, cables, wires, wired, zones, scheme: choice })
-  })

@@ -1,8 +1,10 @@
+import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { documentOf } from '../job/document.ts'
 import type { Job } from '../job/schema.ts'
 import { validateDocument } from '../job/validate.ts'
+import { removeZone } from '../job/zones.ts'
 import { addZone } from '../parts/new-job.ts'
 import { wireAt } from '../testing/benches.ts'
 import { schemeCalled } from './index.ts'
@@ -55,6 +57,49 @@ describe('wiring again', () => {
     expect(lost).toEqual([expect.stringContaining('not in the new wiring')])
     expect(next.parts.V5).toBeUndefined()
     expect(validateDocument(documentOf(next))).toMatchObject({ ok: true })
+  })
+
+  it('of a wall that hangs keeps the numbers of every zone that stays, and says which one went', () => {
+    for (const [zone, { name, valve, thermostat }] of Object.entries(kestrelPoint().zones)) {
+      const job = produce(kestrelPoint(), (draft) => removeZone(draft, zone))
+      const { job: next, fresh, lost } = rewired(job, schemeCalled('s2')!, true)
+      const gone = [thermostat!, valve!].map((part) => job.parts[part]!.label)
+      expect(fresh[0], name).toBe(`Gone: ${gone.join(', ')}`)
+      expect(lost).toEqual([])
+      for (const [id, stays] of Object.entries(job.zones)) {
+        expect(next.zones[id]).toMatchObject({ valve: stays.valve, thermostat: stays.thermostat })
+        expect(next.parts[stays.valve!]).toEqual(job.parts[stays.valve!])
+        const cable = wireAt(job, `${stays.thermostat}.w`).wire.cable!
+        expect(next.cables[cable]).toEqual(job.cables[cable])
+      }
+      // Without a wall they are numbered in their order.
+      expect(Object.values(again(job).job.zones).map((one) => one.valve)).toEqual(['V1', 'V2', 'V3', 'V4'])
+      expect(again(job).fresh[0]).toBe(fresh[0])
+    }
+  })
+
+  it('of a wall that hangs gives a new zone numbers above all that are in use', () => {
+    const job = produce(kestrelPoint(), (draft) => removeZone(draft, 'keepers'))
+    const once = rewired(job, schemeCalled('s2')!, true).job
+    const { job: next, fresh } = rewired(
+      produce(once, (draft) => void addZone(draft)),
+      schemeCalled('s2')!,
+      true,
+    )
+    expect(fresh[0]).toBe('New: Thermostat 6, Valve 6')
+    expect(next.zones.zone1).toMatchObject({ number: 5, valve: 'V6', thermostat: 'TS6' })
+    expect(next.cables.TC6!.label).toBe('Thermostat cable 6')
+    const labels = Object.values(next.parts).map(({ label }) => label)
+    expect(new Set(labels).size).toBe(labels.length)
+  })
+
+  it('carries what was changed at a zone over to its own valve, though another zone went', () => {
+    const job = kestrelPoint()
+    job.parts.V3!.markings = { m1: 'A' }
+    const { job: next } = again(produce(job, (draft) => removeZone(draft, 'keepers')))
+    expect(next.zones.oil!.valve).toBe('V2')
+    expect(next.parts.V2!.markings).toEqual({ m1: 'A' })
+    expect(next.parts.V3!.markings).toBeUndefined()
   })
 
   it('keeps a part that was taken out, out, with its wires', () => {

@@ -1,4 +1,6 @@
 import { compare } from '../compare/compare.ts'
+import { namedAs } from '../compare/named-as.ts'
+import { isJoint } from '../compare/pairing.ts'
 import { makeEdit } from '../job/edit.ts'
 import type { End, Job, Part } from '../job/schema.ts'
 import { withParts } from '../job/zones.ts'
@@ -23,11 +25,20 @@ type Wires = Job['wires']
  * Wires a job by a way and carries over what the user has changed since it was last wired: whatever differs from the wiring
  * that was written then is the user's own. Parts and wires are recognised by what they join, since their numbers shift when
  * a zone comes or goes.
+ *
+ * @param hangs whether any of it hangs on a wall already: what stays keeps the number that is written on it there, instead of
+ * being numbered in its order
  */
-export function rewired(job: Job, scheme: Scheme): Rewiring {
+export function rewired(job: Job, scheme: Scheme, hangs = false): Rewiring {
+  const made = carriedOver(job, scheme)
+  const next = hangs ? namedAs(job, made.job) : made.job
+  return { ...made, job: next, fresh: newcomers(job, next) }
+}
+
+function carriedOver(job: Job, scheme: Scheme): Omit<Rewiring, 'fresh'> {
   const fresh = wiredBy(job, scheme)
   const base = job.wired
-  if (!base) return { job: fresh, kept: [], lost: [], fresh: newcomers(job, fresh) }
+  if (!base) return { job: fresh, kept: [], lost: [] }
   const { parts: toFresh, wires: wireToFresh } = compare({ ...job, ...base }, fresh)
   const kept: string[] = []
   const lost: string[] = []
@@ -114,7 +125,7 @@ export function rewired(job: Job, scheme: Scheme): Rewiring {
   const zones = Object.fromEntries(
     Object.entries(fresh.zones).map(([id, zone]) => [id, withParts(zone, (own) => (parts[own] ? own : undefined))]),
   )
-  return { job: { ...fresh, zones, parts, wires }, kept, lost, fresh: newcomers(job, fresh) }
+  return { job: { ...fresh, zones, parts, wires }, kept, lost }
 }
 
 const fieldWords: Readonly<Record<string, string>> = {
@@ -126,11 +137,20 @@ const fieldWords: Readonly<Record<string, string>> = {
   to: 'where it ends',
 }
 
-/** The edit that wires again, keeping what the user changed. */
-export const rewireBy = (job: Job, scheme: Scheme, editId: string) =>
-  makeEdit(job, `Wire it again: ${scheme.name.toLowerCase()}`, editId, (draft) => {
-    const { parts, cables, wires, wired, zones, scheme: choice } = rewired(job, scheme).job
-    Object.assign(draft, { parts, cables, wires, wired, zones, scheme: choice })
+/** The edit that wires again, keeping what the user changed. @param hangs as for `rewired` */
+export const rewireBy = (job: Job, scheme: Scheme, editId: string, hangs = false) =>
+  wiringEdit(job, `Wire it again: ${scheme.name.toLowerCase()}`, editId, rewired(job, scheme, hangs).job)
+
+/** The edit that wires a job by a way, in place of whatever was wired before. @param hangs as for `rewired` */
+export const wireBy = (job: Job, scheme: Scheme, editId: string, hangs = false) => {
+  const made = wiredBy(job, scheme)
+  return wiringEdit(job, `Wire it: ${scheme.name.toLowerCase()}`, editId, hangs ? namedAs(job, made) : made)
+}
+
+const wiringEdit = (job: Job, name: string, editId: string, made: Job) =>
+  makeEdit(job, name, editId, (draft) => {
+    const { parts, cables, wires, wired, zones, scheme } = made
+    Object.assign(draft, { parts, cables, wires, wired, zones, scheme })
   })
 
 /** The fields in which one value differs from another, with the newer value; undefined where it has none. */
@@ -155,9 +175,12 @@ const freeId = (taken: object, wanted: string) => {
 
 function newcomers(before: Job, after: Job): string[] {
   const says: string[] = []
-  const names = (from: Job, to: Job) =>
-    Object.entries(from.parts).flatMap(([id, part]) => (id in to.parts || id.startsWith('S') ? [] : [part.label]))
-  const [came, went] = [names(after, before), names(before, after)]
+  const { parts } = compare(before, after)
+  const known = new Set(parts.values())
+  const names = (job: Job, stays: (id: string) => boolean) =>
+    Object.entries(job.parts).flatMap(([id, part]) => (stays(id) || isJoint(job, id) ? [] : [part.label]))
+  const came = names(after, (id) => known.has(id))
+  const went = names(before, (id) => parts.has(id))
   if (came.length > 0) says.push(`New: ${came.join(', ')}`)
   if (went.length > 0) says.push(`Gone: ${went.join(', ')}`)
   const count = (job: Job) => Object.keys(job.wires).length

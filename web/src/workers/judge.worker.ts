@@ -29,6 +29,7 @@ import {
   type Moment,
   makeEdit,
   measuredLoad,
+  namedAs,
   type Progress,
   type Proof,
   pathOf,
@@ -83,7 +84,8 @@ function offered(job: Job, { job: next, ...mend }: Mend): OfferedMend {
     edit(job, {
       says: mend.name,
       apply(draft) {
-        const { parts, cables, wires, wired, zones, scheme, survey } = next
+        // What hangs on the wall keeps the number that is written on it.
+        const { parts, cables, wires, wired, zones, scheme, survey } = namedAs(job, next)
         Object.assign(draft, {
           parts,
           cables,

@@ -84,8 +84,7 @@ export function swapOf(plan: Job, part: string, incoming: Incoming): Result<Swap
   const elsewhere = same
     ? []
     : runSheet(job, plan).joins.filter(
-        ({ was, wire }) =>
-          !(was !== undefined && here.has(was)) && !kept.has(wire) && !touches(job.wires[wire], newPart),
+        ({ wire }) => !here.has(wire) && !kept.has(wire) && !touches(job.wires[wire], newPart),
       )
   return succeed({
     job,

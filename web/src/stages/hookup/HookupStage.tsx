@@ -1,17 +1,18 @@
 import {
+  bringList,
+  doneBodies,
   type Job,
   type Join,
+  labelOf,
   lengthInWords,
-  partsList,
   type RunSheet,
-  runSheet,
   sizeInWords,
 } from '@civil-lantern/core'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { csv } from '../../base/csv.ts'
-import { doneBodies } from '../../data/landing.ts'
 import { useSession } from '../../data/open-job.tsx'
+import { sheetOf } from '../../data/run-sheet.ts'
 import { Bar } from '../../ui/Bar.tsx'
 import { hue } from '../../ui/colours.ts'
 import { Button, Card } from '../../ui/controls.tsx'
@@ -29,7 +30,7 @@ import { useGate } from './use-gate.ts'
 export function HookupStage() {
   const { plan, found, document } = useSession()
   const been = document.before !== null
-  const sheet = useMemo(() => runSheet(plan, found.job), [plan, found.job])
+  const sheet = sheetOf(plan, found.job)
   if (Object.keys(plan.wires).length === 0)
     return (
       <div className="grid max-w-3xl gap-3">
@@ -51,11 +52,12 @@ export function HookupStage() {
         </p>
       </div>
     )
-  return <Sheet sheet={sheet} job={plan} />
+  return <Sheet sheet={sheet} />
 }
 
-function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
+function Sheet({ sheet }: { sheet: RunSheet }) {
   const { session, found } = useSession()
+  const job = sheet.plan
   const gate = useGate()
   const [place, setPlace] = useState('')
   const [chosen, setChosen] = useState<string>()
@@ -67,7 +69,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
   const landed = () => {
     if (!join) return
     setChosen(undefined)
-    session.enter(doneBodies(job, found, join), `Wire ${join.label} ${doesWord[join.does].done}`)
+    session.enter(doneBodies(sheet, found.job, [join]), `Wire ${join.label} ${doesWord[join.does].done}`)
   }
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pb-4">
@@ -93,7 +95,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
               >
                 CSV
               </Button>
-              <SheetBack job={job} joins={sheet.joins} />
+              <SheetBack sheet={sheet} />
             </>
           )}
         </div>
@@ -101,7 +103,7 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
       <Bar share={(sheet.of - left) / Math.max(1, sheet.of)} label="Landed" />
       <WallNotes />
       {listed ? (
-        <BringList job={job} />
+        <BringList sheet={sheet} />
       ) : (
         <>
           {left > 0 && <GateCard job={job} gate={gate} folded />}
@@ -121,12 +123,13 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
           )}
           <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(20rem,26rem)]">
             <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-              {join && <JoinCard join={join} job={job} shut={!gate.open} done={landed} />}
+              {join && <JoinCard join={join} sheet={sheet} shut={!gate.open} done={landed} />}
               {left > 0 && here.length === 0 && (
                 <Card>
                   <p className="p-4">Nothing is left to land here. The rest is elsewhere.</p>
                 </Card>
               )}
+              {left === 0 && <TakeOut sheet={sheet} />}
               {left === 0 && (
                 <Card title="All hangs as planned">
                   <p className="px-4 pt-1 pb-4">
@@ -145,6 +148,36 @@ function Sheet({ sheet, job }: { sheet: RunSheet; job: Job }) {
   )
 }
 
+/** Parts that nothing is planned for and nothing is on any more: taken out one by one, or left where they are. */
+function TakeOut({ sheet }: { sheet: RunSheet }) {
+  const { session, found } = useSession()
+  if (sheet.idle.length === 0) return null
+  return (
+    <Card title="Not planned any more" aside="nothing is on them">
+      <ul className="pb-2">
+        {sheet.idle.map((part) => {
+          const label = labelOf(found.job, part)
+          return (
+            <li
+              key={part}
+              className="flex flex-wrap items-center justify-between gap-2 border-line border-t px-4 py-1.5"
+            >
+              <span className="font-semibold">{label}</span>
+              <Button onClick={() => session.enter([{ kind: 'part', does: 'taken out', part }], `${label} taken out`)}>
+                Taken out
+              </Button>
+            </li>
+          )
+        })}
+      </ul>
+      <p className="px-4 pb-3 text-soft">
+        A valve body stands in hot water under pressure: shut off and relieve it first, or leave the body and take its
+        head.
+      </p>
+    </Card>
+  )
+}
+
 const PlaceLink = ({ to, children }: { to: string; children: string }) => (
   <Link
     to={to}
@@ -155,7 +188,8 @@ const PlaceLink = ({ to, children }: { to: string; children: string }) => (
 )
 
 /** One conductor: what to do with it, both its ends, and the caution that belongs to it. */
-function JoinCard({ join, job, shut, done }: { join: Join; job: Job; shut: boolean; done: () => void }) {
+function JoinCard({ join, sheet, shut, done }: { join: Join; sheet: RunSheet; shut: boolean; done: () => void }) {
+  const job = sheet.plan
   const [other, setOther] = useState(false)
   const word = doesWord[join.does]
   return (
@@ -218,7 +252,7 @@ function JoinCard({ join, job, shut, done }: { join: Join; job: Job; shut: boole
         </Button>
         {shut && <span className="font-semibold text-bad">Shut until it is off and proven dead.</span>}
       </div>
-      {other && <NotAsShown join={join} close={() => setOther(false)} />}
+      {other && <NotAsShown join={join} sheet={sheet} close={() => setOther(false)} />}
     </section>
   )
 }
@@ -276,14 +310,16 @@ function Joins({
 
 const lengthOf = (job: Job, { wire }: Join) => job.wires[wire]?.length ?? 0
 
-function BringList({ job }: { job: Job }) {
+function BringList({ sheet }: { sheet: RunSheet }) {
+  const { found } = useSession()
+  const { practice } = sheet.plan
   return (
-    <Card title="What to bring" aside="counted from the plan; old connectors do not count">
+    <Card title="What to bring" aside="for what is still to do; a splice that is opened gets a new connector">
       <ul className="grid gap-x-8 px-4 pt-1 pb-4 sm:grid-cols-2">
-        {partsList(job).map(({ what, count, unit }) => (
+        {bringList(sheet, found.job).map(({ what, count, unit }) => (
           <li key={what} className="flex justify-between gap-4 border-line border-t py-1.5">
             <span>{what}</span>
-            <span className="font-semibold tabular-nums">{unit ? lengthInWords(job.practice, count) : count}</span>
+            <span className="font-semibold tabular-nums">{unit ? lengthInWords(practice, count) : count}</span>
           </li>
         ))}
         {['low-impedance tester', 'meter', 'lock and tag of your own', 'stripper, ferrules, labels'].map((tool) => (

@@ -1,4 +1,4 @@
-import type { Join, Wire } from '@civil-lantern/core'
+import { type Join, otherwiseBodies, type RunSheet, type Wire } from '@civil-lantern/core'
 import { useState } from 'react'
 import { useBench, useSession } from '../../data/open-job.tsx'
 import { COLOURS } from '../../ui/colours.ts'
@@ -9,10 +9,10 @@ import { Sheet } from '../../ui/sheet.tsx'
 import { pointsOf } from '../../views/points.ts'
 
 /** What is there instead: colour, and where each end really goes. Written down as seen; the plan stays as it is. */
-export function NotAsShown({ join, close }: { join: Join; close: () => void }) {
-  const { session, plan, found } = useSession()
+export function NotAsShown({ join, sheet, close }: { join: Join; sheet: RunSheet; close: () => void }) {
+  const { session, found } = useSession()
   const { snapshot } = useBench()
-  const shown: Wire | undefined = found.job.wires[join.was ?? join.wire] ?? plan.wires[join.wire]
+  const shown: Wire | undefined = found.job.wires[join.wire] ?? sheet.plan.wires[join.wire]
   const [wire, setWire] = useState(shown)
   const [side, setSide] = useState<'from' | 'to'>()
   if (!wire) return null
@@ -21,7 +21,7 @@ export function NotAsShown({ join, close }: { join: Join; close: () => void }) {
   const says = ({ part, terminal }: Wire['from']) =>
     points.find(({ point }) => point === `${part}.${terminal}`)?.says ?? `${part} ${terminal}`
   const write = (is: Wire | null) => {
-    session.enter([{ kind: 'seen', what: 'conductor', wire: join.was ?? join.wire, is }], `${name} seen otherwise`)
+    session.enter(otherwiseBodies(sheet, found.job, join.wire, is), `${name} seen otherwise`)
     close()
   }
   return (

@@ -1,8 +1,7 @@
-import type { Job } from '@civil-lantern/core'
+import { doneBodies, type RunSheet } from '@civil-lantern/core'
 import { Upload } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import { doneBodies } from '../../data/landing.ts'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
@@ -13,20 +12,17 @@ import { type SheetBack as Read, sheetBack } from './sheet-back.ts'
 const LARGEST = 2 * 1024 * 1024
 
 /** A run sheet that was filled in away from here comes back: what it says is shown before any of it is written down. */
-export function SheetBack({ job, joins }: { job: Job; joins: Parameters<typeof sheetBack>[1] }) {
+export function SheetBack({ sheet }: { sheet: RunSheet }) {
   const { session, found } = useSession()
   const [read, setRead] = useState<Read>()
   const take = async (file: File) => {
     const text = file.size > LARGEST ? '' : await file.text().catch(() => '')
-    const made = text === '' ? `${file.name} cannot be read as a run sheet.` : sheetBack(text, joins)
+    const made = text === '' ? `${file.name} cannot be read as a run sheet.` : sheetBack(text, sheet.joins)
     if (typeof made === 'string') toast.error(made, { duration: 10_000 })
     else setRead(made)
   }
   const write = ({ done }: Read) => {
-    session.enter(
-      done.flatMap((join) => doneBodies(job, found, join)),
-      `${done.length} lines of a sheet`,
-    )
+    session.enter(doneBodies(sheet, found.job, done), `${done.length} lines of a sheet`)
     setRead(undefined)
   }
   return (

@@ -7,15 +7,18 @@ import { Sheet } from '../../ui/sheet.tsx'
 export function RewireSheet({
   job,
   scheme,
+  hangs,
   wire,
   close,
 }: {
   job: Job
   scheme: Scheme
+  /** Does any of it hang on a wall already? */
+  hangs: boolean
   wire: (scheme: Scheme, keep: boolean) => void
   close: () => void
 }) {
-  const { kept, lost, fresh } = useMemo(() => rewired(job, scheme), [job, scheme])
+  const { kept, lost, fresh } = useMemo(() => rewired(job, scheme, hangs), [job, scheme, hangs])
   const own = kept.length + lost.length
   return (
     <Sheet

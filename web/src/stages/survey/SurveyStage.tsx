@@ -27,7 +27,7 @@ export function SurveyStage() {
   const zones = zonesInOrder(job)
   const last = zones.at(-1)
   const fitting = useMemo(() => fittingSchemes(job), [job])
-  const { wire, asked, ask, close } = useWiring(job)
+  const { hangs, wire, asked, ask, close } = useWiring(job)
   const { fresh = false } = (useLocation().state ?? {}) as { fresh?: boolean }
   const [wanted, setWanted] = useState<string>()
   const chosen = fitting.find(({ id }) => id === (wanted ?? job.scheme?.id)) ?? fitting[0]
@@ -76,7 +76,7 @@ export function SurveyStage() {
           <WaysThatFit job={job} fitting={fitting} chosen={chosen} choose={setWanted} />
         </div>
       </div>
-      {asked && <RewireSheet job={job} scheme={asked} wire={wire} close={close} />}
+      {asked && <RewireSheet job={job} scheme={asked} hangs={hangs} wire={wire} close={close} />}
     </div>
   )
 }

@@ -20,7 +20,7 @@ import { WaySketch } from './WaySketch.tsx'
 /** The ways to wire what was surveyed, each in words and as a drawing before it is chosen; those that do not fit say why. */
 export function Ways() {
   const { session, plan: job } = useSession()
-  const { wired, wire, asked, ask, close } = useWiring(job)
+  const { wired, hangs, wire, asked, ask, close } = useWiring(job)
   const fitting = useMemo(() => fittingSchemes(job).map((scheme) => ({ scheme, lines: sketchOf(scheme, job) })), [job])
   const nearest = useMemo(() => nearestFits(job), [job])
   const others = schemes.filter((scheme) => !fitOf(scheme, job).fits)
@@ -110,7 +110,7 @@ export function Ways() {
         </Card>
       )}
       <Schools job={job} />
-      {asked && <RewireSheet job={job} scheme={asked} wire={wire} close={close} />}
+      {asked && <RewireSheet job={job} scheme={asked} hangs={hangs} wire={wire} close={close} />}
     </div>
   )
 }

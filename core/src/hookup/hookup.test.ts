@@ -188,5 +188,7 @@ describe('the run sheet', () => {
       ['land', lost![0]],
     ])
     expect(joins[1]!.now).toContain('S2')
+    // How long it is, is told of what is not planned as of the rest.
+    expect(joins.map(({ length }) => length)).toEqual([wire, wire, job.wires[lost![0]]!].map(({ length }) => length))
   })
 })

@@ -28,6 +28,8 @@ export interface Join {
   readonly colour: string
   /** Square millimetres. */
   readonly size: number
+  /** Metres. */
+  readonly length: number
   readonly sleeve?: string
   readonly cable?: string
   readonly core?: string
@@ -119,6 +121,7 @@ function joinOf(job: Job, id: string, wire: Wire, does: Join['does'], now?: stri
     label: wire.label,
     colour: wire.colour,
     size: wire.size,
+    length: wire.length,
     ...(wire.sleeve ? { sleeve: wire.sleeve } : {}),
     ...(wire.cable ? { cable: job.cables[wire.cable]?.label ?? wire.cable } : {}),
     ...(wire.core ? { core: wire.core } : {}),

@@ -154,7 +154,7 @@ function TakeOut({ sheet }: { sheet: RunSheet }) {
   if (sheet.idle.length === 0) return null
   return (
     <Card title="Not planned any more" aside="nothing is on them">
-      <ul className="pb-2">
+      <ul className="pt-2">
         {sheet.idle.map((part) => {
           const label = labelOf(found.job, part)
           return (
@@ -170,7 +170,7 @@ function TakeOut({ sheet }: { sheet: RunSheet }) {
           )
         })}
       </ul>
-      <p className="px-4 pb-3 text-soft">
+      <p className="px-4 pt-1 pb-3 text-soft">
         A valve body stands in hot water under pressure: shut off and relieve it first, or leave the body and take its
         head.
       </p>
@@ -294,9 +294,7 @@ function Joins({
                     <span className="min-w-0 leading-snug">
                       {join.does === 'land' ? '' : `${doesWord[join.does].does}: `}
                       {join.ends.map((end) => end.says).join(' to ')}
-                      {join.cable && (
-                        <span className="text-soft">, {lengthInWords(job.practice, lengthOf(job, join))}</span>
-                      )}
+                      {join.cable && <span className="text-soft">, {lengthInWords(job.practice, join.length)}</span>}
                     </span>
                   </button>
                 </li>
@@ -307,8 +305,6 @@ function Joins({
     </nav>
   )
 }
-
-const lengthOf = (job: Job, { wire }: Join) => job.wires[wire]?.length ?? 0
 
 function BringList({ sheet }: { sheet: RunSheet }) {
   const { found } = useSession()

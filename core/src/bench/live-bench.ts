@@ -209,7 +209,7 @@ export class LiveBench {
     // What no hand holds any more goes back to where the part leaves it.
     for (const [part, states] of Object.entries(before))
       for (const state of Object.keys(states)) {
-        const rest = kindOf(chronicle.job.parts[part] ?? { kind: '' })?.state[state]
+        const rest = kindOf(chronicle.job.parts[part])?.state[state]
         if (after[part]?.[state] === undefined && rest !== undefined) move(part, state, rest)
       }
   }

@@ -14,7 +14,7 @@ export const earthBorrowed: Rule = {
     for (const [wire, { from, to, colour, cable, label }] of Object.entries(job.wires)) {
       if (!isGreen(colour)) continue
       const lands = [from, to].map(
-        ({ part, terminal }) => kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.circuit,
+        ({ part, terminal }) => kindOf(job.parts[part])?.terminals[terminal]?.circuit,
       )
       const node = poles.node(from.part, from.terminal)
       if (!line || node === undefined || lands.includes('earth')) continue

@@ -39,7 +39,7 @@ export function compare(was: Job, is: Job): Comparison {
   }
   const isKeys = (wire: Wire) => [wire.from, wire.to].map((end) => endKey(is, end))
   const gathers = (key: string) => {
-    const of = kindOf(is.parts[key.slice(0, key.indexOf('.'))] ?? { kind: '' })?.class
+    const of = kindOf(is.parts[key.slice(0, key.indexOf('.'))])?.class
     return of === 'joint' || of === 'panel'
   }
   const pairKey = (keys: readonly string[]) => [...keys].sort().join(' ')

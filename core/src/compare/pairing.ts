@@ -5,7 +5,7 @@ import { kindOf } from '../parts/index.ts'
 
 /** Is a part a joint, whose ways are all one? */
 export const isJoint = (circuit: Circuit, part: string): boolean =>
-  kindOf(circuit.parts[part] ?? { kind: '' })?.roles.connector !== undefined
+  kindOf(circuit.parts[part])?.roles.connector !== undefined
 
 /** An end by what it is electrically: the ways of a joint are all the same. */
 export const endKey = (circuit: Circuit, end: End): string =>

@@ -17,6 +17,6 @@ export function nodeAt(job: Job, point: string): string | undefined {
 /** A terminal of a node, where a lead may go: any way of a joint is as good as another. @example pointOf(job, 'S3.*') // 'S3.w1' */
 export function pointOf(job: Job, node: string): string {
   const [part = '', terminal = ''] = node.split('.')
-  const first = () => Object.keys(kindOf(job.parts[part] ?? { kind: '' })?.terminals ?? {})[0]
+  const first = () => Object.keys(kindOf(job.parts[part])?.terminals ?? {})[0]
   return terminal === '*' ? `${part}.${first()}` : node
 }

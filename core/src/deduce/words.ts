@@ -10,7 +10,7 @@ import type { Deduced } from './deduce.ts'
 export function nodeInWords(job: Job, node: string): string {
   const [part = '', terminal = ''] = node.split('.')
   if (terminal === '*') return job.parts[part]?.label ?? part
-  const terminals = kindOf(job.parts[part] ?? { kind: '' })?.terminals ?? {}
+  const terminals = kindOf(job.parts[part])?.terminals ?? {}
   const marking = markingOf(job, part, terminal)
   const alike = Object.keys(terminals).filter((one) => markingOf(job, part, one) === marking).length > 1
   return `${pointInWords(job, node)}${alike && terminals[terminal] ? ` (${terminals[terminal].role})` : ''}`

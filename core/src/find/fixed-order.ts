@@ -19,7 +19,7 @@ export interface Turn {
  * contact by contact; then everything else.
  */
 export function fixedOrder(finder: Finder, job: Job, troubled: readonly string[]): Turn[] {
-  const classOf = (ask: Ask) => kindOf(job.parts[(ask.part ?? ask.from ?? '').split('.')[0]!] ?? { kind: '' })?.class
+  const classOf = (ask: Ask) => kindOf(job.parts[(ask.part ?? ask.from ?? '').split('.')[0]!])?.class
   const own = new Set(
     troubled.flatMap((zone) => {
       const { valve, thermostat } = job.zones[zone] ?? {}

@@ -29,7 +29,7 @@ export function canGo(job: Job, supposition: string): boolean {
   if (LOOSE.test(supposition)) return true
   const off = OFF.exec(supposition)
   const part = off ? job.wires[off[1]!]?.[off[2] as 'from' | 'to'].part : undefined
-  return off?.[3] === 'open' && part !== undefined && kindOf(job.parts[part] ?? { kind: '' })?.class !== 'joint'
+  return off?.[3] === 'open' && part !== undefined && kindOf(job.parts[part])?.class !== 'joint'
 }
 
 /** What of these is there at a second of the clock; what carries no pattern always is. */

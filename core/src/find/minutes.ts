@@ -98,7 +98,7 @@ const CLOSING = 5
 /** Minutes for a reading at a part. */
 export function readingMinutes(job: Job, part: string): number {
   const { reading } = MINUTES
-  const of = kindOf(job.parts[part] ?? { kind: '' })?.class
+  const of = kindOf(job.parts[part])?.class
   if (of === 'valve') return reading.valve
   if (of === 'thermostat') return reading.thermostat
   return of === 'joint' ? reading.splice : reading.near

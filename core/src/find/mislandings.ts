@@ -34,7 +34,7 @@ const inSeries = (job: Job): string[] => {
   const valves = zonesInOrder(job).flatMap((zone) => valvesOf(zone))
   return valves.flatMap((valve, i) => {
     const next = valves[i + 1]
-    const { feed, back, permanent } = kindOf(job.parts[valve] ?? { kind: '' })?.hookup ?? {}
+    const { feed, back, permanent } = kindOf(job.parts[valve])?.hookup ?? {}
     if (!next || !feed || !back || permanent || job.parts[next]?.kind !== job.parts[valve]?.kind) return []
     return [`lead:${valve}.${back}/on:${next}.${feed}`]
   })
@@ -44,7 +44,7 @@ const inSeries = (job: Job): string[] => {
 const pairsExchanged = (job: Job): Supposition[][] =>
   zonesInOrder(job).flatMap((zone) =>
     valvesOf(zone).flatMap((valve) => {
-      const { feed, back, proof, proofShared, permanent } = kindOf(job.parts[valve] ?? { kind: '' })?.hookup ?? {}
+      const { feed, back, proof, proofShared, permanent } = kindOf(job.parts[valve])?.hookup ?? {}
       if (!feed || !back || !proof || proofShared || permanent) return []
       return [[feed, back].map((terminal, i) => ({ id: `lead:${valve}.${terminal}/exchanged:${valve}.${proof[i]}` }))]
     }),
@@ -64,7 +64,7 @@ function atParts(job: Job): string[] {
   const pairs = new Set<string>()
   const moved = new Set<string>()
   for (const [part] of landed) {
-    const kind = kindOf(job.parts[part] ?? { kind: '' })
+    const kind = kindOf(job.parts[part])
     if (!kind || NOT.has(kind.class)) continue
     const order = terminalsInOrder(job.parts[part]!)
     const terminals = worksAt(part).sort((a, b) => order.indexOf(a) - order.indexOf(b))

@@ -54,7 +54,7 @@ function endsIn(job: Job): ReadonlyMap<string, readonly End[]> {
   const ends = new Map<string, End[]>()
   for (const [wire, { from, to }] of Object.entries(job.wires))
     for (const { part, terminal } of [from, to])
-      if (kindOf(job.parts[part] ?? { kind: '' })?.class === 'joint' && layers[wire] !== 'earth')
+      if (kindOf(job.parts[part])?.class === 'joint' && layers[wire] !== 'earth')
         ends.set(part, [...(ends.get(part) ?? []), { wire, terminal, layer: layers[wire] ?? '' }])
   return ends
 }

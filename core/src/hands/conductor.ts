@@ -8,7 +8,7 @@ import { terminalInWords } from '../words/words.ts'
 const NEAR = 1.2
 const LEAD = 0.3
 
-const terminalAt = (job: Job, { part, terminal }: End) => kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]
+const terminalAt = (job: Job, { part, terminal }: End) => kindOf(job.parts[part])?.terminals[terminal]
 const same = (a: End, b: End) => a.part === b.part && a.terminal === b.terminal
 
 /** Cores of a cable that no wire uses. */
@@ -123,7 +123,7 @@ function coreFor(job: Job, from: End, to: End) {
   return { cable: best.id, core, colour: best.cable.cores[core]!, length: best.cable.length }
 }
 
-const isJoint = (job: Job, part: string) => kindOf(job.parts[part] ?? { kind: '' })?.class === 'joint'
+const isJoint = (job: Job, part: string) => kindOf(job.parts[part])?.class === 'joint'
 
 /** `Thermostat cable 2` is the cable of `Thermostat 2`. */
 const namedFor = (job: Job, cable: Cable, parts: readonly string[]) =>

@@ -147,7 +147,7 @@ const groupWords: Readonly<Record<CircuitClass, string>> = {
 }
 
 function endOf(job: Job, { part, terminal }: End): LandingEnd {
-  const kind = kindOf(job.parts[part] ?? { kind: '' })
+  const kind = kindOf(job.parts[part])
   const connector = kind?.roles.connector
   const marking = markingOf(job, part, terminal)
   return {
@@ -164,7 +164,7 @@ function endOf(job: Job, { part, terminal }: End): LandingEnd {
 function circuitOf(job: Job, { from, to }: Wire): CircuitClass {
   const order: readonly CircuitClass[] = ['line voltage', 'earth', 'low voltage', 'call', 'signal']
   const of = [from, to].flatMap(({ part, terminal }) => {
-    const found = kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]
+    const found = kindOf(job.parts[part])?.terminals[terminal]
     return found && !found.dry && found.role !== 'way' ? [found.circuit] : []
   })
   return order.find((circuit) => of.includes(circuit)) ?? 'low voltage'

@@ -125,8 +125,9 @@ export type Catalogue = ReadonlyMap<string, PartKind>
 
 export const catalogue: Catalogue = new Map(kinds.map((kind) => [kind.kind, kind]))
 
-/** The kind of an installed part, where the catalogue holds it. */
-export const kindOf = (part: { kind: string }): PartKind | undefined => catalogue.get(part.kind)
+/** The kind of an installed part; undefined where there is none, or none the catalogue holds. */
+export const kindOf = (part: { readonly kind: string } | undefined): PartKind | undefined =>
+  part && catalogue.get(part.kind)
 
 /** The kind that stands for an end nobody has followed yet. */
 export const UNKNOWN_END = unknownEnd.kind

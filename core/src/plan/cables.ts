@@ -67,7 +67,7 @@ export function cablePlans(job: Job): CablePlan[] {
 }
 
 const isEarth = (job: Job, { part, terminal }: { part: string; terminal: string }) =>
-  kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.circuit === 'earth'
+  kindOf(job.parts[part])?.terminals[terminal]?.circuit === 'earth'
 
 /**
  * Would a cable that is already in the wall do for a run? An earth core may never be borrowed as a conductor.

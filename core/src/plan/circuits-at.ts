@@ -11,7 +11,7 @@ export function circuitsAtParts(job: Job): Map<string, Set<CircuitClass>> {
     const circuits = new Set<CircuitClass>()
     for (const terminal of Object.keys(kindOf({ kind })?.terminals ?? {}))
       for (const other of nets.devices({ part, terminal })) {
-        const circuit = kindOf(job.parts[other.part] ?? { kind: '' })?.terminals[other.terminal]?.circuit
+        const circuit = kindOf(job.parts[other.part])?.terminals[other.terminal]?.circuit
         if (circuit && other.part !== part) circuits.add(circuit)
       }
     found.set(part, circuits)

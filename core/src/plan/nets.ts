@@ -37,7 +37,7 @@ export class Nets {
   }
 
   #kind({ part }: End) {
-    return kindOf(this.#job.parts[part] ?? { kind: '' })
+    return kindOf(this.#job.parts[part])
   }
 
   /** All ways of a splice are one; the terminals of a wiring centre are each their own. */

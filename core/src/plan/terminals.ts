@@ -30,7 +30,7 @@ export interface TerminalsPlan {
   readonly roomForZone: boolean
 }
 
-const isCentre = (job: Job, part: string) => kindOf(job.parts[part] ?? { kind: '' })?.roles.centre === true
+const isCentre = (job: Job, part: string) => kindOf(job.parts[part])?.roles.centre === true
 
 /** The terminal chart of every wiring centre: numbers, potentials, conductors, links, and room to grow. */
 export function terminalsPlan(job: Job): TerminalsPlan | undefined {
@@ -105,7 +105,7 @@ function potentialNames(job: Job): Map<string, string> {
 
 function nameOf(job: Job, ends: readonly End[]): string {
   const roles = ends.map((end) => {
-    const kind = kindOf(job.parts[end.part] ?? { kind: '' })
+    const kind = kindOf(job.parts[end.part])
     return { end, kind, terminal: kind?.terminals[end.terminal] }
   })
   const has = (test: (role: string) => boolean) => roles.find(({ terminal }) => terminal && test(terminal.role))

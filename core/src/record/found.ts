@@ -120,7 +120,7 @@ const sameFact = (a: Entry, b: Entry) => JSON.stringify(a.body) === JSON.stringi
 function powerOn(found: Folding) {
   found.power = 'on'
   for (const part of found.hands.parts) {
-    const closed = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
+    const closed = kindOf(found.circuit.parts[part])?.roles.closed
     if (closed) found.hands.forget(part, closed)
   }
 }

@@ -221,7 +221,7 @@ function together(islands: readonly Piece[][], from: number, to: number, job: Jo
   const groups = new Map<string, Piece[]>()
   for (const [i, island] of islands.entries()) {
     const [only] = island
-    const drive = only && kindOf(job.parts[only.part] ?? { kind: '' })?.class === 'valve'
+    const drive = only && kindOf(job.parts[only.part])?.class === 'valve'
     const key = island.length === 1 && drive && only.form === 'load' ? only.part : `#${i}`
     groups.set(key, [...(groups.get(key) ?? []), ...island])
   }

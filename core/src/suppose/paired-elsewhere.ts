@@ -4,7 +4,7 @@ import { labelOf } from '../words/words.ts'
 import { missingPart, type SupposedKind } from './supposition.ts'
 
 const isReceiver = (job: Job, part: string | undefined) =>
-  kindOf(job.parts[part ?? ''] ?? { kind: '' })?.faults?.some(({ name }) => name === 'linkLost') === true
+  kindOf(job.parts[part ?? ''])?.faults?.some(({ name }) => name === 'linkLost') === true
 
 const zoneOf = (job: Job, part: string | undefined) =>
   Object.values(job.zones).find(({ thermostat }) => thermostat === part)

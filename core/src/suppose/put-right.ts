@@ -7,7 +7,7 @@ import type { Supposition } from './supposition.ts'
 export function repairedBy(circuit: Circuit, one: Supposition): string {
   const unit = unitOf(circuit, one)
   const [id = ''] = unit.split('/')
-  if (kindOf(circuit.parts[id] ?? { kind: '' })?.class === 'joint') return id
+  if (kindOf(circuit.parts[id])?.class === 'joint') return id
   return one.id.startsWith('part:') && one.id.endsWith('/ohms') ? `${id}/contact` : unit
 }
 

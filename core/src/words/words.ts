@@ -43,7 +43,7 @@ export function pairInWords(job: Job, from: string, to: string): string {
 
 /** `Valve 2 M1`, or `Splice S4 way 1`. */
 export function terminalInWords(job: Job, part: string, terminal: string): string {
-  const way = kindOf(job.parts[part] ?? { kind: '' })?.terminals[terminal]?.role === 'way' ? 'way ' : ''
+  const way = kindOf(job.parts[part])?.terminals[terminal]?.role === 'way' ? 'way ' : ''
   return `${labelOf(job, part)} ${way}${markingOf(job, part, terminal)}`
 }
 

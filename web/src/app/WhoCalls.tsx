@@ -112,7 +112,7 @@ function AskedButton({
   const pick = useWorkspace((w) => w.pick)
   const raise = useWorkspace((w) => w.raise)
   const valve = snapshot.states[zone.valve ?? '']?.state
-  const target = kindOf(job.parts[zone.valve ?? ''] ?? { kind: '' })?.roles.target
+  const target = kindOf(job.parts[zone.valve ?? ''])?.roles.target
   const asked = Math.round(100 * Number((target && valve?.[target]) ?? 0))
   return (
     <button
@@ -228,7 +228,7 @@ function Transformer({ budget, label }: { budget: Budget; label: string }) {
 }
 
 const isOn = (job: Job, snapshot: Snapshot, id: string) => {
-  const kind = kindOf(job.parts[id] ?? { kind: '' })
+  const kind = kindOf(job.parts[id])
   const state = snapshot.states[id]?.state
   const on = kind?.roles.told ?? kind?.roles.running
   return on !== undefined && state?.[on] === true

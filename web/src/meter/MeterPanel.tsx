@@ -87,7 +87,7 @@ const hint = (mode: MeterMode) =>
 function caution(job: Job, mode: MeterMode, points: readonly (string | undefined)[]): string {
   const onLine = points.some((point) => {
     const [part, terminal] = point?.split('.') ?? []
-    const kind = part && terminal ? kindOf(job.parts[part] ?? { kind: '' }) : undefined
+    const kind = part && terminal ? kindOf(job.parts[part]) : undefined
     return kind?.terminals[terminal!]?.circuit === 'line voltage'
   })
   const lineAlone = job.practice === '230' && points.every((point) => point === undefined)

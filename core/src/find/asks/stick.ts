@@ -25,7 +25,7 @@ export const stick: AskKind = {
     ].filter((strip) => strip?.circuit === 'line voltage' && strip.healthyVolts > LOW_VOLTS)
     const points = strips.flatMap((strip) => (strip ? pointsOf(strip) : []))
     return points.flatMap(({ part, terminal }) => {
-      const kind = kindOf(job.parts[part] ?? { kind: '' })
+      const kind = kindOf(job.parts[part])
       if (!kind || kind.class === 'joint' || kind.terminals[terminal]?.circuit !== 'line voltage') return []
       return [
         {

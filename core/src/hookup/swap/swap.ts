@@ -50,7 +50,7 @@ export function swapOf(plan: Job, part: string, incoming: Incoming): Result<Swap
     fail({ code: `swap/${code}`, where: part, says, remedy })
   const { kind } = incoming
   const place = swapPlaces(plan).find((one) => one.part === part)
-  const [old, next] = [kindOf(plan.parts[part] ?? { kind: '' }), kindOf({ kind })]
+  const [old, next] = [kindOf(plan.parts[part]), kindOf({ kind })]
   if (!place || !old)
     return refused(
       'part',

@@ -97,7 +97,7 @@ function handOf(
   { does, of, state, value }: Entry['body'],
 ): [string, string, string | number | boolean] | undefined {
   const part = String(of)
-  const roles = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles
+  const roles = kindOf(found.circuit.parts[part])?.roles
   // Taken off its base a thermostat surely calls for nothing.
   if (does === 'off its base' && roles?.calling) return [part, roles.calling, false]
   if (typeof state !== 'string' || value === undefined || !found.circuit.parts[part]) return undefined
@@ -112,5 +112,5 @@ function wordsOf({ circuit }: Folding, of: string): string {
   const label = circuit.parts[part]?.label ?? part
   return terminal === undefined
     ? label
-    : `${label} ${circuit.parts[part]?.markings?.[terminal] ?? kindOf(circuit.parts[part] ?? { kind: '' })?.terminals[terminal]?.marking ?? terminal}`
+    : `${label} ${circuit.parts[part]?.markings?.[terminal] ?? kindOf(circuit.parts[part])?.terminals[terminal]?.marking ?? terminal}`
 }

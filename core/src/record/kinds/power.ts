@@ -21,7 +21,7 @@ export const power = entryKind({
   fold(found, { does, at }) {
     found.power = does
     for (const part of at) {
-      const closedBy = kindOf(found.circuit.parts[part] ?? { kind: '' })?.roles.closed
+      const closedBy = kindOf(found.circuit.parts[part])?.roles.closed
       if (closedBy) found.hands.set(part, closedBy, does === 'on')
     }
   },

@@ -33,7 +33,7 @@ export const repair = entryKind({
   fold({ circuit, supposed, open, hands }, { unit }) {
     const [part = '', piece] = unit.split('/')
     // A switch that was seen off and is switched on, a dial that is pushed back: what such a fault of the kind would hold.
-    const faults = kindOf(circuit.parts[part] ?? { kind: '' })?.faults ?? []
+    const faults = kindOf(circuit.parts[part])?.faults ?? []
     const set = faults.flatMap((fault) => (fault.unit === piece ? Object.keys(fault.pin ?? {}) : []))
     if (piece !== undefined) hands.forgetSeen(part, piece === 'whole' ? undefined : set)
     const held = new Set([...open.values()].map(({ entry }) => suppositionOf(entry.body)))

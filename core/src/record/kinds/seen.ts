@@ -131,7 +131,7 @@ export const seen = entryKind({
       case 'hand':
         return `${labelOf(job, body.part)}: ${handInWords(job.parts[body.part]?.kind, body.state, body.value)}`
       case 'figure':
-        return `${labelOf(job, body.part)}: ${kindOf(job.parts[body.part] ?? { kind: '' })?.figures[body.figure]?.name ?? body.figure} ${body.value}`
+        return `${labelOf(job, body.part)}: ${kindOf(job.parts[body.part])?.figures[body.figure]?.name ?? body.figure} ${body.value}`
       case 'supply':
         return `The line stands at ${body.volts} V`
       default:

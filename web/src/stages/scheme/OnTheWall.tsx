@@ -88,7 +88,7 @@ export function TriedNotes() {
   const been = document.before !== null
   const hands = Object.entries(tried.hands).flatMap(([part, states]) =>
     Object.entries(states).flatMap(([state, value]) => {
-      const kind = kindOf(job.parts[part] ?? { kind: '' })
+      const kind = kindOf(job.parts[part])
       const control = kind?.controls?.find((one) => one.state === state)
       if (!control || !('options' in control) || state === kind?.roles.calling || value === kind?.state[state])
         return []
@@ -113,7 +113,7 @@ export function TriedNotes() {
           says={says}
           so={been ? () => session.seeHand(part, state, says) : undefined}
           drop={() => {
-            const rest = kindOf(job.parts[part] ?? { kind: '' })?.state[state]
+            const rest = kindOf(job.parts[part])?.state[state]
             if (rest !== undefined) session.hand(part, state, rest, `No longer tried: ${says}`)
           }}
         />

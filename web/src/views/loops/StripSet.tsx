@@ -188,12 +188,12 @@ function namesOf({ station, width, before, after }: PlacedStation, job: Job, tie
 }
 
 function isEndSwitch({ part, element }: Station, job: Job): boolean {
-  const kind = kindOf(job.parts[part] ?? { kind: '' })
+  const kind = kindOf(job.parts[part])
   return kind?.class === 'valve' && kind.roles.switches?.some((one) => one.element === element) === true
 }
 
 function nameUnder(station: Station, job: Job): string {
-  const kind = kindOf(job.parts[station.part] ?? { kind: '' })
+  const kind = kindOf(job.parts[station.part])
   if (isEndSwitch(station, job)) return `end switch ${station.made ? 'made' : 'open'}`
   // The actuator's name stands in the card's title; the travel bar takes the room below it.
   if (kind?.class === 'valve' && kind.roles.switches) return ''
@@ -201,7 +201,7 @@ function nameUnder(station: Station, job: Job): string {
 }
 
 export function shortState(station: Station, job: Job, snapshot: Snapshot): string {
-  const kind = kindOf(job.parts[station.part] ?? { kind: '' })
+  const kind = kindOf(job.parts[station.part])
   const says = snapshot.states[station.part]?.says ?? ''
   if (kind?.class === 'valve')
     return says === 'shut' ? 'at rest' : says.replace(' by its lever', '').replace(/ \d+ %$/, '')

@@ -9,7 +9,7 @@ export function sharedInWords(strips: readonly Strip[], job: Job): string {
   const made = new Map<string, boolean>()
   for (const { items } of strips)
     for (const item of items)
-      if (item.form === 'station' && !item.load && kindOf(job.parts[item.part] ?? { kind: '' })?.class !== 'boiler')
+      if (item.form === 'station' && !item.load && kindOf(job.parts[item.part])?.class !== 'boiler')
         // A part with more than one contact here is open as soon as one of them is.
         made.set(item.part, item.made && made.get(item.part) !== false)
   const named = (want: boolean) => [...made].filter(([, is]) => is === want).map(([part]) => labelOf(job, part))

@@ -17,7 +17,7 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
   const { job, found } = useWall()
   const { part, width, terminals } = hung
   const height = hung.head ?? hung.height
-  const kind = kindOf(job.parts[part] ?? { kind: '' })
+  const kind = kindOf(job.parts[part])
   const splice = isSplice(kind)
   const label = labelOf(job, part)
   const says = useShown((now) => now.states[part]?.says ?? '')

@@ -57,7 +57,7 @@ export const BlockNode = memo(function BlockNode({ data: { block } }: NodeProps<
   const { job, fold } = useWall()
   const zone = zonesInOrder(job).find(({ id }) => id === block.zone)
   const switches = block.parts.filter((part) =>
-    ['switch', 'safety'].includes(kindOf(job.parts[part] ?? { kind: '' })?.class ?? ''),
+    ['switch', 'safety'].includes(kindOf(job.parts[part])?.class ?? ''),
   )
   const inside = new Set(block.parts)
   const leaves = Object.entries(job.wires).flatMap(([id, { from, to }]) =>

@@ -48,7 +48,7 @@ export function foldsOf(
     return (byHand[id] ?? (many && !own && !now?.calling && !now?.trouble)) ? [id] : []
   })
   const supply = [...inHand].some((part) =>
-    ['supply', 'switch', 'safety'].includes(kindOf(job.parts[part] ?? { kind: '' })?.class ?? ''),
+    ['supply', 'switch', 'safety'].includes(kindOf(job.parts[part])?.class ?? ''),
   )
   return { supply: byHand.supply ?? !supply, zones: new Set(folded) }
 }

@@ -169,7 +169,7 @@ function PartRows({
 }) {
   const { found } = useSession()
   const rows = rowsOf(found, part)
-  const kind = kindOf(found.job.parts[part] ?? { kind: '' })
+  const kind = kindOf(found.job.parts[part])
   return (
     <li className="border-line border-t first:border-t-0">
       <button

@@ -38,7 +38,7 @@ export interface Row {
 
 /** The rows of one part, as an eye goes over it. */
 export function rowsOf({ job, conductors }: Pick<Found, 'job' | 'conductors'>, part: string): Row[] {
-  const kind = kindOf(job.parts[part] ?? { kind: '' })
+  const kind = kindOf(job.parts[part])
   if (!kind) return []
   const at = (terminal: string): Written[] =>
     Object.entries(job.wires).flatMap(([wire, { from, to, label, colour }]) => {
@@ -133,7 +133,7 @@ export const isHung = ({ terminals }: PartKind): boolean => terminals.end?.role 
 
 /** Does this stand for an end nobody has followed? */
 export const isFarEnd = (job: Job, part: string) =>
-  kindOf(job.parts[part] ?? { kind: '' })?.terminals.end?.role === 'far end'
+  kindOf(job.parts[part])?.terminals.end?.role === 'far end'
 
 /** Parts of a place in the order of their labels. */
 export const partsAt = (job: Job, place: string): string[] =>
@@ -152,7 +152,7 @@ export function otherHalf(
   { colour, to }: Pick<Wire, 'colour'> & { to?: Wire['to'] },
 ) {
   if (!to) return undefined
-  const joint = kindOf(job.parts[to.part] ?? { kind: '' })?.roles.connector !== undefined
+  const joint = kindOf(job.parts[to.part])?.roles.connector !== undefined
   const loose = Object.entries(job.wires).filter(([id, one]) => {
     const ends = [one.from, one.to]
     const near = ends.find(({ part }) => !isFarEnd(job, part))

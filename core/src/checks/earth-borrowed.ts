@@ -13,9 +13,7 @@ export const earthBorrowed: Rule = {
     const found: Found[] = []
     for (const [wire, { from, to, colour, cable, label }] of Object.entries(job.wires)) {
       if (!isGreen(colour)) continue
-      const lands = [from, to].map(
-        ({ part, terminal }) => kindOf(job.parts[part])?.terminals[terminal]?.circuit,
-      )
+      const lands = [from, to].map(({ part, terminal }) => kindOf(job.parts[part])?.terminals[terminal]?.circuit)
       const node = poles.node(from.part, from.terminal)
       if (!line || node === undefined || lands.includes('earth')) continue
       if (!poles.onRail(node, line.hotNode, line.backNode) && !poles.metal.joined(node, line.hotNode)) continue

@@ -1,18 +1,25 @@
 import type { Simulation } from '../motion/simulation.ts'
 import type { Dark } from './dark.ts'
 import type { Loops } from './loops.ts'
+import type { Strip } from './strip.ts'
 import { usedTerminals } from './used-terminals.ts'
+
+/** The loop of a contact by which a panel, a centre or a controller passes a call on; one that is not whole where there is one. */
+export function laneOf({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'>): Strip | undefined {
+  const lanes = shared.filter(({ subject: { part, element } }) =>
+    netlist.parts.get(part)!.kind.roles.lanes?.includes(element),
+  )
+  return lanes.find(({ complete, dark }) => !complete && dark) ?? lanes[0]
+}
 
 /**
  * Where a call ends that zones bring about and no boiler hears: in the loop of the contact by which a panel or a controller passes it on, or at a
  * terminal of the boiler's call with nothing landed on it. Undefined where neither is so: then it comes to the boiler.
  */
-export function callLost({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'>): Dark | undefined {
-  const lane = shared.find(
-    ({ subject: { part, element }, complete, dark }) =>
-      !complete && dark && netlist.parts.get(part)!.kind.roles.lanes?.includes(element),
-  )
-  if (lane?.dark) return lane.dark.at === 'load' || lane.dark.at === 'source' ? undefined : lane.dark
+export function callLost(simulation: Simulation, all: Pick<Loops, 'shared'>): Dark | undefined {
+  const { netlist } = simulation
+  const lane = laneOf(simulation, all)
+  if (lane?.dark && !lane.complete) return lane.dark.at === 'load' || lane.dark.at === 'source' ? undefined : lane.dark
   const used = usedTerminals(netlist)
   for (const { id, kind, branches } of netlist.parts.values()) {
     if (kind.roles.told === undefined) continue

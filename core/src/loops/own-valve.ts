@@ -5,7 +5,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { endSwitchOf } from '../parts/roles.ts'
 import { labelOf, type Piece } from '../words/words.ts'
-import { callLost } from './call-lost.ts'
+import { callLost, laneOf } from './call-lost.ts'
 import type { Dark } from './dark.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
@@ -244,6 +244,13 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
         { text: lost.at === 'nowhere' ? ' leads nowhere.' : ' passes nothing on.' },
       ]
     : [{ text: '.' }]
+  // A centre tells the boiler for all its heads.
+  const lane = loops.call || lost ? undefined : laneOf(simulation, all)
+  if (lane?.dark?.at === 'source')
+    return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, lane.dark), {
+      text: ' offers no call voltage.',
+    })
+  if (lane) return trouble('open, boiler deaf', { text: 'valve open, but the boiler does not answer its call.' })
   if (!loops.call)
     return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler' }, ...ends)
   // Where its switch is not to be made yet, another call may already have told the boiler.

@@ -5,6 +5,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { listedPieces } from '../words/listed.ts'
 import { roughly } from '../words/roughly.ts'
+import { spotOfBranch } from '../words/spot.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
@@ -86,7 +87,7 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
         text:
           amps > SHORTED
             ? ` is shorted: ${amps.toFixed(0)} A flow and no volts are left. Kill the power.`
-            : ' is fed and gives nothing: a winding is open.',
+            : ` is fed and gives nothing: ${part.kind.class === 'transformer' ? '' : 'its own fuse or '}a winding is open.`,
       },
     ])
   }
@@ -152,10 +153,10 @@ function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
   const parts: Piece[] = []
   const wires: Piece[] = []
   for (const id of path) {
-    const wire = /^wire:(.+)$/.exec(id)?.[1]
-    const part = wire ? undefined : id.slice(0, id.indexOf('.'))
-    if (wire) wires.push({ text: job.wires[wire]?.label ?? wire, wire })
-    else if (part && part in job.parts && part !== fuse && kindOf(job.parts[part]!)?.class !== 'joint')
+    const { wire, part } = spotOfBranch(id)
+    if (wire !== undefined) {
+      if (!wires.some((piece) => piece.wire === wire)) wires.push({ text: job.wires[wire]!.label, wire })
+    } else if (part !== undefined && job.parts[part] && part !== fuse && kindOf(job.parts[part])?.class !== 'joint')
       if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
   }
   const listed = (pieces: Piece[]) => pieces.flatMap((piece, i) => (i === 0 ? [piece] : [{ text: ', ' }, piece]))

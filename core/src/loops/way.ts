@@ -4,11 +4,11 @@ import { loopsOf, stripsOf } from '../loops/loops.ts'
 import type { Strip } from '../loops/strip.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
-import type { Spot } from '../words/spot.ts'
+import { type Spot, spotOfBranch } from '../words/spot.ts'
 
 /**
  * The way of the current to a part, or of its absence, while some zones ask: parts, terminals and wires from the source
- * round.
+ * round. Of a fuse that lets go then, what the current ran through.
  * @param meant the sound job
  */
 export function wayOf(meant: Job, asking: readonly string[], part: string): Spot[] {
@@ -24,7 +24,10 @@ export function wayOf(meant: Job, asking: readonly string[], part: string): Spot
     // A boiler is called by its end switches.
     ...(bench.netlist.parts.get(part)?.kind.roles.told ? zones.map(({ call }) => call) : []),
   ].filter((strip) => strip !== undefined)
-  return [{ part }, ...strips.flatMap(spotsOf)]
+  const blown = (bench.blownBy(part) ?? []).map(spotOfBranch)
+  // What touches what it should not is of no part.
+  const through = blown.filter(({ part: by, wire }) => wire !== undefined || (by !== undefined && meant.parts[by]))
+  return [{ part }, ...strips.flatMap(spotsOf), ...through]
 }
 
 function spotsOf(strip: Strip): Spot[] {

@@ -1,6 +1,8 @@
 import { produce } from 'immer'
 import { expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
+import { wireAt } from '../testing/benches.ts'
+import { unaltered } from './alterations.ts'
 import { Chronicle, replay, statesOf } from './chronicle.ts'
 
 const job = demoJobs['kestrel-point']!()
@@ -71,6 +73,64 @@ it('rewired, parts go on as they stood; one that is another kind now begins anew
     draft.parts.V9 = { ...draft.parts.V2!, label: 'Valve 9' }
   })
   expect(statesOf(chronicle.simulation, more).V9).toBeUndefined()
+})
+
+it('what goes wrong and what is wired otherwise is one more doing: clock and states go on, and what was before is looked at again', () => {
+  const chronicle = aCall()
+  chronicle.set('TS2', 'calling', true)
+  chronicle.settle()
+  const open = chronicle.now
+  chronicle.alter({ ...unaltered, forces: { 'V2.motor': { as: 'open' } } })
+  expect(chronicle.simulation.alterations.forces).toEqual({ 'V2.motor': { as: 'open' } })
+  chronicle.advance(20)
+  expect(chronicle.simulation.stateOf('V2').travel).toBe(0)
+  const before = chronicle.simulation
+  const other = produce(job, (draft) => void delete draft.wires[wireAt(job, 'V2.m1').id])
+  chronicle.rewire(other, unaltered)
+  expect([chronicle.job, chronicle.first]).toEqual([other, job])
+  expect(chronicle.simulation).not.toBe(before)
+  expect(chronicle.simulation.alterations).toBe(unaltered)
+  expect([chronicle.now, chronicle.simulation.trace.length]).toEqual([open + 20, before.trace.length])
+  expect(chronicle.simulation.stateOf('TS2').calling).toBe(true)
+  // Wired back, and with the same still wrong with it.
+  chronicle.alter({ ...unaltered, forces: { 'V2.motor': { as: 'open' } } })
+  chronicle.rewire(job)
+  expect(chronicle.simulation.alterations.forces).toEqual({ 'V2.motor': { as: 'open' } })
+  expect([open, open + 10, open + 20].map((at) => Number(chronicle.at(at).stateOf('V2').travel > 0))).toEqual([1, 0, 0])
+  expect(chronicle.at(open + 20).netlist.branchOf.size).toBe(before.netlist.branchOf.size)
+})
+
+it('under other names nothing moves and nothing is forgotten', () => {
+  const chronicle = aCall()
+  const { length } = chronicle.doings
+  const renamed = produce(job, (draft) => void (draft.parts.V2!.label = 'By the pillar'))
+  chronicle.relabel(renamed)
+  expect([chronicle.job, chronicle.first]).toEqual([renamed, job])
+  expect([chronicle.doings.length, chronicle.now]).toEqual([length, 30])
+})
+
+it('renewed it begins as everything stands, with what is wrong, at nought and with nothing behind it', () => {
+  const chronicle = aCall()
+  chronicle.set('TS2', 'calling', true)
+  chronicle.advance(5)
+  const forces = { 'V3.motor': { as: 'open' } } as const
+  chronicle.alter({ ...unaltered, forces })
+  const next = chronicle.renewed()
+  expect([next.now, next.doings, next.simulation.trace.length]).toEqual([0, [], 0])
+  expect(next.simulation.alterations.forces).toEqual(forces)
+  expect(next.simulation.stateOf('V2')).toEqual(chronicle.simulation.stateOf('V2'))
+  expect(next.at(0).stateOf('V2').travel).toBe(chronicle.simulation.stateOf('V2').travel)
+})
+
+it('looked at for ever it has come to rest; a hand on what is not there is no hand', () => {
+  const chronicle = new Chronicle(job)
+  chronicle.set('TS2', 'calling', true)
+  chronicle.set('TS9', 'calling', true)
+  chronicle.set('TS2', 'mood', true)
+  chronicle.advance(3)
+  expect(chronicle.simulation.stateOf('TS2').mood).toBeUndefined()
+  expect(Number(chronicle.at(99).stateOf('V2').travel)).toBeLessThan(1)
+  expect(replay(job, chronicle.start, chronicle.doings, Number.POSITIVE_INFINITY).stateOf('V2').travel).toBe(1)
 })
 
 it('while things come to rest and are waited for the clocks stand, and they do when it is looked at again', () => {

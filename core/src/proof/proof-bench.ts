@@ -62,6 +62,8 @@ export class ProofBench {
   readonly #askings: readonly (Asking | undefined)[]
   readonly #boilers: readonly InstalledPart[]
   readonly #burners: readonly InstalledPart[]
+  /** Fuses and breakers. */
+  readonly #guards: readonly InstalledPart[]
   readonly #noted = new Map<string, Noted>()
   readonly #solvesBefore: number
   readonly #rest: Mark
@@ -79,6 +81,7 @@ export class ProofBench {
     this.pumps = parts.filter(({ kind }) => kind.class === 'pump')
     this.#boilers = parts.filter(({ kind }) => kind.roles.told)
     this.#burners = parts.filter(({ kind }) => kind.roles.flame)
+    this.#guards = parts.filter(({ kind }) => kind.roles.blown)
     const owners = new Map(this.zones.flatMap((zone) => valvesOf(zone).map((valve) => [valve, zone.id])))
     this.#judged = [...this.valves, ...valves.filter(({ id }) => also.has(id))].map((valve) => ({
       valve,
@@ -108,15 +111,29 @@ export class ProofBench {
       this.#simulation.set(asking.part, asking.state, on ? asking.on : asking.off)
   }
 
+  /** Lets everything come to rest. What let go before is made whole first: it says nothing about these calls. */
   settle() {
+    for (const guard of this.#blown()) put(this.#simulation, guard, 'blown', false)
     this.#simulation.settle()
   }
 
-  /** Reads every output, and notes what differs from the intent. */
+  #blown(): readonly InstalledPart[] {
+    return this.#guards.filter((guard) => is(this.#simulation, guard, 'blown'))
+  }
+
+  /**
+   * Reads every output, and notes what differs from the intent. Where a fuse or breaker has let go that is what differs: what
+   * stands still behind it does so because of it.
+   */
   look(trial: Trial, mask: number, { warm = 0, limited = false, dead = false } = {}): Row {
     const asking = new Set<string>()
     for (const [i, { id }] of this.zones.entries()) if ((mask & ~warm & (1 << i)) !== 0) asking.add(id)
     const heat = dead ? new Set<string>() : heating(this.intent, asking)
+    const blown = this.#blown()
+    for (const guard of blown) this.#differs(trial, mask, guard.id, false, 'lets go')
+    const differs = (part: string, should: boolean, does: string) => {
+      if (blown.length === 0) this.#differs(trial, mask, part, should, does)
+    }
     let valves = 0
     for (const [i, { valve, owner }] of this.#judged.entries()) {
       const open = openingOf(valve, this.#simulation.stateOf(valve.id)) > OPEN
@@ -124,7 +141,7 @@ export class ProofBench {
       // Without power some stand where they were.
       if (dead && valve.kind.stays) continue
       const should = owner !== undefined && heat.has(owner)
-      if (open !== should) this.#differs(trial, mask, valve.id, should, should ? 'does not open' : 'opens')
+      if (open !== should) differs(valve.id, should, should ? 'does not open' : 'opens')
     }
     // At its limit a control may drop its relay, and pump and call with it: by its kind both are right.
     let pumps = 0
@@ -132,19 +149,18 @@ export class ProofBench {
       const runs = is(this.#simulation, pump, 'running')
       if (runs) pumps |= 1 << i
       const should = !dead && servesNow(this.intent, pump.id, heat)
-      if (runs !== should && !limited) this.#differs(trial, mask, pump.id, should, should ? 'does not run' : 'runs')
+      if (runs !== should && !limited) differs(pump.id, should, should ? 'does not run' : 'runs')
     }
     const told = this.#boilers.some((boiler) => is(this.#simulation, boiler, 'told'))
     for (const boiler of this.#boilers) {
       const should = heat.size > 0
-      if (told !== should && !limited)
-        this.#differs(trial, mask, boiler.id, should, should ? 'is not called' : 'is called')
+      if (told !== should && !limited) differs(boiler.id, should, should ? 'is not called' : 'is called')
     }
     for (const burner of this.#burners) {
       const burns = is(this.#simulation, burner, 'flame')
       const should = heat.size > 0 && !limited
       if ((told === should || limited) && burns !== should)
-        this.#differs(trial, mask, burner.id, should, should ? 'does not light' : 'burns')
+        differs(burner.id, should, should ? 'does not light' : 'burns')
     }
     return { asking: mask, valves, pumps, told }
   }

@@ -96,7 +96,9 @@ it('what goes wrong and what is wired otherwise is one more doing: clock and sta
   chronicle.alter({ ...unaltered, forces: { 'V2.motor': { as: 'open' } } })
   chronicle.rewire(job)
   expect(chronicle.simulation.alterations.forces).toEqual({ 'V2.motor': { as: 'open' } })
-  expect([open, open + 10, open + 20].map((at) => Number(chronicle.at(at).stateOf('V2').travel > 0))).toEqual([1, 0, 0])
+  expect([open, open + 10, open + 20].map((at) => Number(Number(chronicle.at(at).stateOf('V2').travel) > 0))).toEqual([
+    1, 0, 0,
+  ])
   expect(chronicle.at(open + 20).netlist.branchOf.size).toBe(before.netlist.branchOf.size)
 })
 

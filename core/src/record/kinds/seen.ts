@@ -1,5 +1,5 @@
 import { Type } from 'typebox'
-import { Part, Wire } from '../../job/schema.ts'
+import { type Job, Part, Wire } from '../../job/schema.ts'
 import { kindOf, UNKNOWN_END } from '../../parts/index.ts'
 import { suppositionInWords } from '../../suppose/index.ts'
 import { Supposition } from '../../suppose/supposition.ts'
@@ -131,7 +131,7 @@ export const seen = entryKind({
       case 'hand':
         return `${labelOf(job, body.part)}: ${handInWords(job.parts[body.part]?.kind, body.state, body.value)}`
       case 'figure':
-        return `${labelOf(job, body.part)}: ${kindOf(job.parts[body.part])?.figures[body.figure]?.name ?? body.figure} ${body.value}`
+        return figureInWords(job, body)
       case 'supply':
         return `The line stands at ${body.volts} V`
       default:
@@ -139,6 +139,12 @@ export const seen = entryKind({
     }
   },
 })
+
+/** A figure by the name and the unit its kind has for it. */
+function figureInWords(job: Job, { part, figure, value }: { part: string; figure: string; value: number }): string {
+  const known = kindOf(job.parts[part])?.figures[figure]
+  return `${labelOf(job, part)}: ${known?.name ?? figure} ${value} ${known?.unit ?? ''}`.trim()
+}
 
 /** A hand's position in the words its kind has for it. */
 export function handInWords(kind: string | undefined, state: string, value: unknown): string {

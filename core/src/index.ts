@@ -166,7 +166,7 @@ export { circuitOf, keyOf, type Standing, usualCircuit, type Which } from './rec
 export { Entry, hadSeen, inOrder, type Maker, nextEntry } from './record/entry.ts'
 export type { Certainty, OpenAction } from './record/entry-kind.ts'
 export { type Conflict, type Found, foundOf, takenBack } from './record/found.ts'
-export { type Act, acts } from './record/kinds/action.ts'
+export { acts } from './record/kinds/action.ts'
 export { openCases } from './record/kinds/case.ts'
 export { ACTIVITIES, inHours } from './record/kinds/hours.ts'
 export { entryInWords, entryKindOf, entryKinds } from './record/kinds/index.ts'

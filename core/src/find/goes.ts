@@ -1,7 +1,5 @@
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
-import { presentAt } from '../suppose/index.ts'
-import type { Supposition } from '../suppose/supposition.ts'
 
 /**
  * What comes and goes: a joint that is open for a while, and then is not. While it is not, the plant shows nothing; only a hand that
@@ -31,7 +29,3 @@ export function canGo(job: Job, supposition: string): boolean {
   const part = off ? job.wires[off[1]!]?.[off[2] as 'from' | 'to'].part : undefined
   return off?.[3] === 'open' && part !== undefined && kindOf(job.parts[part])?.class !== 'joint'
 }
-
-/** What of these is there at a second of the clock; what carries no pattern always is. */
-export const thereAt = (wrong: readonly Supposition[], seconds: number): readonly Supposition[] =>
-  wrong.filter((one) => presentAt(one, seconds))

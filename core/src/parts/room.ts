@@ -1,4 +1,4 @@
-import type { Around, Motion } from './kind.ts'
+import type { Around } from './kind.ts'
 
 /**
  * A thermostat's own room (or tank): it warms while its zone is heated and cools otherwise, so that a call can satisfy.
@@ -29,14 +29,3 @@ export const warmthLevels = (f: RoomFigures) => [COLDEST, f.setpoint - BELOW, f.
 /** Does it still want heat? With a difference between making and breaking. */
 export const wantsHeat = (f: RoomFigures, s: Warmth, made: boolean): boolean =>
   made ? s.warmth < f.setpoint + ABOVE : s.warmth <= f.setpoint - BELOW
-
-/** Motion of a plain change-over by warmth: `made` follows the want for heat while `calling` allows it. */
-export const followsWarmth: Motion<RoomFigures, Warmth & { calling: boolean; made: boolean }> = {
-  rates: (f, s, feel) => ({ warmth: warmthRate(f, s, feel.around) }),
-  levels: (f) => ({ warmth: warmthLevels(f) }),
-  background: ['warmth'],
-  jumps(f, s) {
-    const made = s.calling && wantsHeat(f, s, s.made)
-    return made === s.made ? undefined : { made }
-  },
-}

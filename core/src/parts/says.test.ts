@@ -1,10 +1,12 @@
 import { expect, it } from 'vitest'
 import { figuresOf } from '../circuit/netlist.ts'
 import { kindOf, kinds } from './index.ts'
-import type { State } from './kind.ts'
+import type { State, StateValue } from './kind.ts'
+
+type Changed = Readonly<Record<string, StateValue>>
 
 /** How parts stand, in the words one would use in front of them: at rest, and with these states changed. */
-const stands: readonly (readonly [kind: string, rest: string, ...states: (readonly [State, string])[]])[] = [
+const stands: readonly (readonly [kind: string, rest: string, ...states: (readonly [Changed, string])[]])[] = [
   ['supply/line', 'fed'],
   ['protection/breaker', 'on', [{ on: false }, 'off'], [{ on: false, gone: true }, 'tripped']],
   ['protection/fuse', 'sound', [{ gone: true }, 'blown']],
@@ -164,10 +166,10 @@ const stands: readonly (readonly [kind: string, rest: string, ...states: (readon
   ['controller/signal-setter', '0.0 V', [{ out: 7.25 }, '7.3 V']],
 ]
 
-it.each(stands)('%s', (name, rest, ...states) => {
+it.each(stands.map((one) => [one[0], one] as const))('%s', (name, [, rest, ...states]) => {
   const kind = kindOf({ kind: name })!
   const figures = figuresOf(kind, undefined)
-  const own = { ...kind.state, ...kind.begins?.(figures) }
+  const own: State = Object.assign({ ...kind.state }, kind.begins?.(figures))
   expect(kind.says(figures, own)).toBe(rest)
   for (const [state, says] of states) {
     // A state the kind does not have would change nothing.

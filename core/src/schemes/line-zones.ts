@@ -1,6 +1,5 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
-import { catalogue } from '../parts/index.ts'
 import { listed } from '../words/listed.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
 import { callBy, callPairOf, fits, hasZones, isLowVoltage, isUnproven, refused, valveless, zoneNames } from './facts.ts'
@@ -193,6 +192,3 @@ export function lineZones(job: Job, call: LineCall, manifold = false): Wiring & 
     mains.earth.join(`${id}.e`)
   }
 }
-
-/** Does the boiler run its pump on by itself? */
-export const hasOverRun = (kind: string) => catalogue.get(kind)?.figures.postRun !== undefined

@@ -1,6 +1,5 @@
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
-import { catalogue } from '../parts/index.ts'
 import { listed } from '../words/listed.ts'
 import { hangBoiler, hangCompany } from './boiler-company.ts'
 import {
@@ -205,6 +204,3 @@ export function panelWiring(job: Job, mode: PumpMode): Wiring & { zones: Job['zo
     mains.earth.join(`${id}.e`)
   }
 }
-
-/** Panels in the catalogue, by size. */
-export const panelKinds = () => [...catalogue.values()].filter(({ kind }) => panelZones(kind) > 0)

@@ -4,7 +4,7 @@ import { LOW_VOLTS } from '../../meter/limits.ts'
 import { probe, read } from '../../meter/meter.ts'
 import { kindOf } from '../../parts/index.ts'
 import { pairInWords } from '../../words/words.ts'
-import { type Ask, type AskKind, atLine, type Plant } from '../ask.ts'
+import { type Ask, type AskKind, atLine } from '../ask.ts'
 import { MINUTES, readingMinutes } from '../minutes.ts'
 
 /**
@@ -70,9 +70,3 @@ function along(job: Job, strip: Strip, zone?: string): Ask[] {
       }
     })
 }
-
-/** Every terminal at which something of a loop can be read, with whether it is on line voltage. */
-export const terminalsOf = ({ loops }: Plant): { part: string; terminal: string }[] =>
-  [...loops.zones.flatMap(({ valve, also = [], call }) => [valve, ...also, call]), ...loops.shared].flatMap((strip) =>
-    strip ? pointsOf(strip) : [],
-  )

@@ -21,7 +21,6 @@ export const acts = {
   'off its base': { did: 'off its base', ends: 'on its base again' },
   shut: { did: 'shut', ends: 'opened' },
 } as const
-export type Act = keyof typeof acts
 
 const kind = Type.Literal('action')
 

@@ -56,9 +56,7 @@ export type BlockNodeType = Node<{ block: Block }, 'block'>
 export const BlockNode = memo(function BlockNode({ data: { block } }: NodeProps<BlockNodeType>) {
   const { job, fold } = useWall()
   const zone = zonesInOrder(job).find(({ id }) => id === block.zone)
-  const switches = block.parts.filter((part) =>
-    ['switch', 'safety'].includes(kindOf(job.parts[part])?.class ?? ''),
-  )
+  const switches = block.parts.filter((part) => ['switch', 'safety'].includes(kindOf(job.parts[part])?.class ?? ''))
   const inside = new Set(block.parts)
   const leaves = Object.entries(job.wires).flatMap(([id, { from, to }]) =>
     inside.has(from.part) === inside.has(to.part) ? [] : [id],

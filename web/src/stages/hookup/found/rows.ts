@@ -132,8 +132,7 @@ export function foundSays({ job, conductors }: Pick<Found, 'job' | 'conductors'>
 export const isHung = ({ terminals }: PartKind): boolean => terminals.end?.role !== 'far end'
 
 /** Does this stand for an end nobody has followed? */
-export const isFarEnd = (job: Job, part: string) =>
-  kindOf(job.parts[part])?.terminals.end?.role === 'far end'
+export const isFarEnd = (job: Job, part: string) => kindOf(job.parts[part])?.terminals.end?.role === 'far end'
 
 /** Parts of a place in the order of their labels. */
 export const partsAt = (job: Job, place: string): string[] =>

@@ -1,0 +1,64 @@
+import { expect, it } from 'vitest'
+import type { Practice } from '../job/schema.ts'
+import { kindOf, terminalsInOrder } from './index.ts'
+import { addZone, blankJob } from './new-job.ts'
+
+it.each<[Practice, string, string, string]>([
+  ['120', 'boiler/dry-call', 'thermostat/two-wire', 'valve/motor-4'],
+  ['230', 'boiler/switched-live', 'thermostat/receiver-230', 'valve/two-port-5'],
+])(
+  'a first zone in %s V practice has the usual kinds, away from the boiler; its valve hangs at the boiler',
+  (practice, boiler, thermostat, valve) => {
+    const job = blankJob('Tide mill', practice)
+    expect([job.survey.boiler.kind, job.survey.supply.emergencySwitch]).toEqual([boiler, practice === '120'])
+    expect(addZone(job)).toBe('zone1')
+    expect(job.zones.zone1).toEqual({
+      number: 1,
+      name: 'Zone 1',
+      place: 'rooms',
+      thermostatKind: thermostat,
+      valveKind: valve,
+      valvePlace: 'boiler',
+      run: 12,
+    })
+  },
+)
+
+it('where there is no other place its room is the boiler room', () => {
+  const job = blankJob('Tide mill', '120')
+  delete job.places.rooms
+  addZone(job)
+  expect(job.zones.zone1!.place).toBe('boiler')
+})
+
+it('a zone more is like the last one, with the next number; its valve is at the boiler, or on the same manifold', () => {
+  const job = blankJob('Tide mill', '120')
+  addZone(job)
+  const like = {
+    place: 'loft',
+    thermostatKind: 'thermostat/powered',
+    valveKind: 'valve/heat-3',
+    valvePlace: 'loft',
+    run: 31,
+  }
+  job.places.loft = { name: 'Loft', order: 2 }
+  Object.assign(job.zones.zone1!, like, { number: 4 })
+  expect(addZone(job)).toBe('zone2')
+  expect(job.zones.zone2).toEqual({ ...like, number: 5, name: 'Zone 5', valvePlace: 'boiler' })
+  job.zones.zone2!.valveKind = 'valve/wax-head-24'
+  job.zones.zone2!.valvePlace = 'loft'
+  expect(job.zones[addZone(job)]).toMatchObject({ number: 6, valveKind: 'valve/wax-head-24', valvePlace: 'loft' })
+})
+
+it('terminals lie as the kind has them, or as the layout says that was chosen; of what nobody knows there are none', () => {
+  const part = { kind: 'panel/zone-valve-3' }
+  const usual = terminalsInOrder(part)
+  const kind = kindOf(part)!
+  expect(usual).toEqual(Object.keys(kind.terminals))
+  for (const { name, order } of kind.layouts!) expect(terminalsInOrder({ ...part, layout: name })).toEqual(order)
+  const first = terminalsInOrder({ ...part, layout: 'thermostats-first' })
+  expect(first).not.toEqual(usual)
+  expect(first.toSorted()).toEqual(usual.toSorted())
+  expect(terminalsInOrder({ ...part, layout: 'upside-down' })).toEqual(usual)
+  expect(terminalsInOrder({ kind: 'panel/zone-valve-99' })).toEqual([])
+})

@@ -22,8 +22,8 @@ export const diverterTurns: Rule = {
         : []
     }),
   mend(draft, { at: [spot] }) {
-    const part = spot?.part ? draft.parts[spot.part] : undefined
-    const [jumpers, body] = (part && kindOf(part)?.roles.diverts) ?? []
-    if (part && jumpers && body) part.figures = { ...part.figures, [jumpers]: part.figures?.[body] ?? 0 }
+    const part = draft.parts[spot!.part!]!
+    const [jumpers, body] = kindOf(part)!.roles.diverts!
+    part.figures = { ...part.figures, [jumpers]: part.figures?.[body] ?? 0 }
   },
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
+import { wired } from '../testing/benches.ts'
 import { coloured, plants } from '../testing/broken-by-hand.ts'
 import { join, wireOn } from '../testing/hands.ts'
 import { applied, fixOf } from './fix.ts'
@@ -51,6 +52,33 @@ describe('a rule mends what it knows how to', () => {
     expect(mended(job, 'used-cap').parts.S5!.figures).toBeUndefined()
     job.parts.S5!.figures = { used: 1, ohms: 2 }
     expect(mended(job, 'used-cap').parts.S5!.figures).toEqual({ ohms: 2 })
+  })
+
+  it.each([
+    [40, 5, 2],
+    [40, 0.3, 2],
+    [75, 5, 4],
+    [undefined, 5, 2],
+  ])(
+    'a fuse is changed for the one that protects the transformer that hangs: %j VA, %f A to %f A',
+    (va, amps, fits) => {
+      const job = plants.plain()
+      if (va !== undefined) job.parts.XF1!.figures = { va }
+      else delete job.parts.XF1!.figures
+      job.parts.F1!.figures = { amps, lasts: 0.9 }
+      // What the survey once said is not what hangs.
+      job.survey.transformer.va = 20
+      expect(mended(job, 'transformer-size').parts.F1!.figures).toEqual({ amps: fits, lasts: 0.9 })
+    },
+  )
+
+  it.each([
+    [{ mirrored: 1 }, { mirrored: 1, jumpersMoved: 1 }],
+    [{ jumpersMoved: 1 }, { jumpersMoved: 0 }],
+  ])('a diverter that turns the wrong way, %j, has its jumpers moved and not its body', (figures, after) => {
+    const job = wired({ scheme: 's15', practice: '230', boiler: 'boiler/switched-live', diverter: true })
+    job.parts.V2!.figures = figures as unknown as Record<string, number>
+    expect(mended(job, 'diverter-turns').parts.V2!.figures).toEqual(after)
   })
 })
 

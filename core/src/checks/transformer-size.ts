@@ -1,5 +1,5 @@
 import { fuseFor } from '../load/fuse-size.ts'
-import { fusesOf, isFuse } from '../load/fuses.ts'
+import { fusesOf } from '../load/fuses.ts'
 import { LIMITED } from '../load/limits.ts'
 import { transformersOf } from '../load/transformers.ts'
 import { kindOf } from '../parts/index.ts'
@@ -54,9 +54,9 @@ export const transformerSize: Rule = {
       return found
     })
   },
-  mend(draft, { at: [spot] }) {
-    const part = draft.parts[spot?.part ?? '']
-    if (!part || !isFuse(kindOf(part)!)) return
-    part.figures = { ...part.figures, amps: fuseFor(draft.survey.transformer.va) }
+  mend(draft, { at }) {
+    const [fuse, transformer] = at.map(({ part }) => draft.parts[part!])
+    const rated = transformer?.figures?.va ?? kindOf(transformer)?.figures.va?.value
+    if (fuse && rated !== undefined) fuse.figures = { ...fuse.figures, amps: fuseFor(rated) }
   },
 }

@@ -104,6 +104,32 @@ it('where the last zone runs its pump, the heating pump waits for it, and is not
   expect(chain().links.find(({ of }) => of === 'pump')).toMatchObject({ true: false, else: 'pump runs no' })
 })
 
+it('a zone that nothing is wired for says so; one without a supply says that first', () => {
+  const chainOf = (job: Job, wrong: readonly string[] = []) => {
+    const bench = benchWith(job, supposed(wrong))
+    bench.settle()
+    const loops = loopsOf(bench, job)
+    return offBecause(bench, job, loops, 1, verdictOf(bench, job, loops).zones[1]!)
+  }
+  const bare = demoJobs['kestrel-point']!()
+  delete bare.zones.signal!.thermostat
+  expect(chainOf(bare)).toEqual({ links: [], says: 'Off because: nothing is wired.' })
+  const dead = chainOf(demoJobs['kestrel-point']!(), ['part:XF1/secondaryOpen'])
+  expect(dead.says).toBe('Off because: supply no.')
+  expect(dead.first).toMatchObject({ of: 'supply', true: false })
+})
+
+it('a boiler at its limit is what keeps a zone cold', () => {
+  const job = demoJobs['kestrel-point']!()
+  const bench = benchWith(job, [])
+  ask(bench, job, 'signal', true)
+  bench.settle()
+  bench.set('B1', 'water', 95)
+  const loops = loopsOf(bench, job)
+  const chain = offBecause(bench, job, loops, 1, verdictOf(bench, job, loops).zones[1]!)
+  expect(chain.first).toMatchObject({ of: 'limit', true: false, else: 'below its limit no' })
+})
+
 it('a cut end-switch wire: not yet proven is the first thing that is false', () => {
   const job = demoJobs['kestrel-point']!()
   const bench = benchWith(job, supposed([cut(job, 'V2.e1')]))

@@ -117,7 +117,7 @@ export class Simulation {
 
   /**
    * Makes these things wrong with the circuit and nothing else, and lets the parts answer. What names no branch, part or
-   * state of this circuit, or would change its shape, is not for this bench: `fits` says so beforehand.
+   * state of this circuit does nothing to it, and figures that would join a part's terminals in another way do not either.
    */
   alter(alterations: Alterations) {
     this.#reactions.quiet()

@@ -5,6 +5,7 @@ import type { Circuit, Job } from '../job/schema.ts'
 import { copyOf, wireAt, wired } from '../testing/benches.ts'
 import { disguised } from '../testing/disguised.ts'
 import { compare } from './compare.ts'
+import { namedAs } from './named-as.ts'
 
 const plants: Record<string, () => Job> = { ...demoJobs, 'twelve zones': () => wired({ zones: 12 }) }
 
@@ -42,6 +43,63 @@ describe.each(Object.entries(plants))('%s', (_name, make) => {
       }),
       { numRuns: 25 },
     )
+  })
+})
+
+describe('zones', () => {
+  const job = demoJobs['kestrel-point']!()
+  const zoned = (alter: (draft: Job) => void) => {
+    const is: Job = copyOf(job)
+    alter(is)
+    return compare(job, is)
+  }
+  /** One zone's parts under the numbers of another, which is gone. */
+  const closedUp = (draft: Job) => {
+    delete draft.zones.keepers
+    const swapped = (id: string) => ({ V2: 'V1', TS2: 'TS1' })[id] ?? id
+    for (const [id, { from, to }] of Object.entries(draft.wires))
+      if ([from.part, to.part].some((part) => part === 'V1' || part === 'TS1')) delete draft.wires[id]
+    for (const wire of Object.values(draft.wires)) for (const end of [wire.from, wire.to]) end.part = swapped(end.part)
+    Object.assign(draft.zones.signal!, { valve: 'V1', thermostat: 'TS1' })
+    delete draft.parts.V2
+    delete draft.parts.TS2
+  }
+
+  it('what is a zone’s own is known by the zone, whatever its number is now', () => {
+    const { parts, wires, changes } = zoned(closedUp)
+    expect([parts.get('V2'), parts.get('TS2'), parts.get('V1')]).toEqual(['V1', 'TS1', undefined])
+    expect(wires.get(wireAt(job, 'TS2.w').id)).toBe(wireAt(job, 'TS2.w').id)
+    expect(changes.flatMap(({ what, says }) => (what.startsWith('part') ? [says] : [])).toSorted()).toEqual([
+      'Thermostat 1 gone',
+      'Valve 1 gone',
+    ])
+  })
+
+  it('the valve of a zone that is gone is not that of another, though it bears its number', () => {
+    const { parts } = zoned((draft) => {
+      const { keepers, ...zones } = draft.zones
+      draft.zones = { ...zones, attic: { ...keepers!, name: 'Attic' } }
+    })
+    expect([parts.get('V1'), parts.get('TS1'), parts.get('V2')]).toEqual([undefined, undefined, 'V2'])
+  })
+
+  it('named as before, each zone has its parts under their old names, and what is new another', () => {
+    const is: Job = copyOf(job)
+    closedUp(is)
+    is.parts.V2 = { ...job.parts.V2!, label: 'Valve 2', place: job.parts.TS2!.place }
+    is.cables.TC9 = { ...job.cables.TC2!, label: 'Another' }
+    is.wires.w22 = {
+      ...job.wires.w22!,
+      label: '22',
+      from: { part: 'V2', terminal: 'm1' },
+      to: { part: 'B1', terminal: 'l' },
+    }
+    const named = namedAs(job, is)
+    expect(named.zones.signal).toMatchObject({ valve: 'V2', thermostat: 'TS2' })
+    expect([named.parts.V2!.label, named.parts.V6?.label]).toEqual(['Valve 2', 'Valve 6'])
+    expect(Object.values(named.wires).find(({ from }) => from.part === 'V6')).toMatchObject({
+      to: { part: 'B1', terminal: 'l' },
+    })
   })
 })
 
@@ -140,6 +198,56 @@ describe('what differs is said once', () => {
     mended.cables.TC8 = { ...spare, label: 'Another' }
     gone!.putBack(mended)
     expect(mended.cables.TC8.label).toBe('Another')
+  })
+
+  it('a part that came is taken down with all that hangs on it, and one that went hangs again as it was', () => {
+    const came = changed((draft) => {
+      draft.parts.K9 = { kind: 'relay/single', label: 'Relay', place: 'boiler' }
+      draft.wires.w99 = { ...draft.wires.w21!, label: '99', from: { part: 'K9', terminal: 'a1' } }
+    })
+    const relay = came.changes.find(({ what }) => what === 'part added')!
+    expect(relay.says).toBe('Relay added')
+    const down: Circuit = copyOf(came.is)
+    relay.putBack(down)
+    expect([down.parts, down.wires]).toEqual([job.parts, job.wires])
+    const went = changed((draft) => {
+      for (const [id, { from, to }] of Object.entries(draft.wires))
+        if (from.part === 'P1' || to.part === 'P1') delete draft.wires[id]
+      delete draft.parts.P1
+    })
+    const pump = went.changes.find(({ what }) => what === 'part gone')!
+    const again: Circuit = copyOf(went.is)
+    pump.putBack(again)
+    expect(again.parts.P1).toEqual(job.parts.P1)
+    again.parts.P1!.label = 'Another'
+    pump.putBack(again)
+    expect(again.parts.P1!.label).toBe('Another')
+  })
+
+  it('figures that were taken off the nameplate, and those that were written on it, are put back', () => {
+    const rated: Job = copyOf(job)
+    rated.parts.V2!.figures = { va: 9 }
+    const [change] = compare(rated, job).changes
+    const mended: Circuit = copyOf(job)
+    change!.putBack(mended)
+    expect(mended.parts.V2!.figures).toEqual({ va: 9 })
+    const [other] = compare(job, rated).changes
+    other!.putBack(mended)
+    expect(mended.parts.V2).toEqual(job.parts.V2)
+  })
+
+  it('a conductor that is landed again gets a number of its own where its own is taken twice over', () => {
+    const { changes } = changed((draft) => void delete draft.wires.w21)
+    const mended: Circuit = copyOf(job)
+    mended.wires.b1 = mended.wires.w22!
+    changes[0]!.putBack(mended)
+    expect(mended.wires.b2).toEqual(job.wires.w21)
+    expect(mended.wires.w21).toEqual(job.wires.w21)
+  })
+
+  it('a connector with more ways is another and joins what it joined', () => {
+    const { changes } = changed((draft) => void (draft.parts.S4!.kind = 'joint/lever-5'))
+    expect(changes.map(({ what, electrical }) => [what, electrical])).toEqual([['part changed', false]])
   })
 
   it('a part of another kind under another name is no part that was there', () => {

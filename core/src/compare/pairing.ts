@@ -1,6 +1,6 @@
 import { terminalName } from '../circuit/netlist.ts'
 import type { Circuit, End, Job } from '../job/schema.ts'
-import { valvesOf } from '../job/zones.ts'
+import { partsOf, valvesOf } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 
 /** Is a part a joint, whose ways are all one? */
@@ -51,6 +51,17 @@ function common(a: readonly string[], b: readonly string[]): number {
 /** A circuit with what is known of whose its parts are. */
 type Zoned = Circuit & Partial<Pick<Job, 'zones'>>
 
+/** Are two parts the own of two zones, and not of the same? */
+function ofOtherZones(was: Zoned, is: Zoned): (a: string, b: string) => boolean {
+  const ownerIn = ({ zones = {} }: Zoned) =>
+    new Map(Object.entries(zones).flatMap(([id, zone]) => partsOf(zone).map((part) => [part, id])))
+  const [before, after] = [ownerIn(was), ownerIn(is)]
+  return (a, b) => {
+    const [one, other] = [before.get(a), after.get(b)]
+    return one !== undefined && other !== undefined && one !== other
+  }
+}
+
 /** The parts of each zone that is in both, one beside the other by what they do there. */
 function ofSameZones(was: Zoned, is: Zoned): [string, string][] {
   return Object.entries(was.zones ?? {}).flatMap(([id, one]) => {
@@ -81,8 +92,9 @@ export function pairParts(was: Zoned, is: Zoned): Map<string, string> {
     pairs.set(a, b)
     taken.add(b)
   }
+  const apart = ofOtherZones(was, is)
   const device = (a: string, b: string) =>
-    !pairs.has(a) && !taken.has(b) && !isJoint(was, a) && was.parts[a]?.kind === is.parts[b]?.kind
+    !apart(a, b) && !pairs.has(a) && !taken.has(b) && !isJoint(was, a) && was.parts[a]?.kind === is.parts[b]?.kind
   for (const [a, b] of ofSameZones(was, is)) if (was.parts[a] && device(a, b)) pair(a, b)
   // Where the zones have other numbers, so may what belongs to one and is not said to: that is known by its wires.
   const moved = [...pairs].some(([a, b]) => a !== b)
@@ -97,7 +109,7 @@ export function pairParts(was: Zoned, is: Zoned): Map<string, string> {
     })
   const alike = (a: string, b: string) => {
     const [one, other] = [was.parts[a]!, is.parts[b]!]
-    if (isJoint(was, a) !== isJoint(is, b)) return false
+    if (isJoint(was, a) !== isJoint(is, b) || apart(a, b)) return false
     return one.kind === other.kind || isJoint(was, a)
   }
   for (;;) {
@@ -130,7 +142,7 @@ export function pairParts(was: Zoned, is: Zoned): Map<string, string> {
   const rest = (fits: (a: string, b: string) => boolean) => {
     for (const a of Object.keys(was.parts)) {
       if (pairs.has(a)) continue
-      const b = Object.keys(is.parts).find((one) => !taken.has(one) && fits(a, one))
+      const b = Object.keys(is.parts).find((one) => !taken.has(one) && !apart(a, one) && fits(a, one))
       if (b !== undefined) pair(a, b)
     }
   }

@@ -50,6 +50,11 @@ it.each<[string, (job: Job) => readonly string[], string]>([
     (job) => lifted(job, 'V1.sig'),
     'Zone 1: Valve 1 is fed and hears no signal, so it stands at its zero end. The signal goes dark at the lead lifted off Valve 1 In.',
   ],
+  [
+    'its body seized',
+    () => ['part:V1/bodySeizedShut'],
+    'Zone 1: Valve 1 is fed and asked, and does not move. Turn the stem by hand.',
+  ],
 ])('%s: it says which', (_, wrong, says) => {
   const found = look(wrong)
   expect(found.says).toBe(says)

@@ -40,7 +40,7 @@ export const damper = part({
   ],
   withholds: (f, s, element) =>
     element === 'proof' && s.driven && s.travel < 1
-      ? `damper opening, ${Math.ceil((1 - s.travel) * f.opensIn)} s to go`
+      ? `opening, ${Math.ceil((1 - s.travel) * f.opensIn)} s to go`
       : undefined,
   says: (_f, s) => (s.travel >= 1 ? 'proven open' : s.driven ? 'opening' : s.travel > 0 ? 'closing' : 'shut'),
 })

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { Simulation } from '../motion/simulation.ts'
+import { kindOf } from '../parts/index.ts'
 import { wired } from '../testing/benches.ts'
-import { deadMap, type LiveTerminal, liveTerminals } from './live-map.ts'
-import { outputRules, rowsAsCsv } from './outputs.ts'
+import { deadMap, guardsOf, type LiveTerminal, liveTerminals, openedBy } from './live-map.ts'
+import { outputRules, proofRows } from './outputs.ts'
 import { proven } from './proof.ts'
 
 function dead(job: Job, open: string[]): LiveTerminal[] {
@@ -56,6 +57,34 @@ describe('dead map', () => {
   })
 })
 
+describe('what a hand opens', () => {
+  it('is every switch, breaker and fuse, in the order they hang: a switch is off, a fuse is gone', () => {
+    const job = demoJobs['kestrel-point']!()
+    expect(guardsOf(job, new Simulation(job))).toEqual(['CB1', 'ES1', 'FC1', 'SS1', 'F1'])
+    const opened = (kind: string) => openedBy(kindOf({ kind })!)
+    expect(opened('switch/service')).toEqual({ state: 'closed', value: false })
+    expect(opened('protection/breaker')).toEqual({ state: 'on', value: false })
+    expect(opened('protection/fuse')).toEqual({ state: 'gone', value: true })
+    expect(opened('thermostat/two-wire')).toBeUndefined()
+  })
+
+  it('a fuse that is drawn leaves the line alive, and what is no guard opens nothing', () => {
+    const job = demoJobs['kestrel-point']!()
+    const bites = (open: string[]) => new Set(dead(job, open).map(({ part }) => part))
+    expect(bites(['F1']).has('TS2')).toBe(false)
+    expect(bites(['F1']).has('B1')).toBe(true)
+    expect(bites(['V2', 'nobody'])).toEqual(bites([]))
+  })
+
+  it('looks up after every 64 combinations', () => {
+    const looks = [...deadMap(wired({ zones: 7 }), ['SS1'])]
+    expect(looks.map(({ done, of }) => [done, of])).toEqual([
+      [64, 128],
+      [128, 128],
+    ])
+  })
+})
+
 describe('output table', () => {
   it('says in words when each output is on', () => {
     const job = wired({ scheme: 's5c', panel: 'panel/zone-valve-3', hotWater: true, zones: 3 })
@@ -92,11 +121,23 @@ describe('output table', () => {
     expect(rules.find(({ label }) => label === 'Valve 1')?.on).toBe('Press hall calls, unless Wash-room tank calls')
   })
 
-  it('as CSV has a line for every combination', () => {
+  it('as rows has one for every combination: who calls, and what is on', () => {
     const job = demoJobs['kestrel-point']!()
-    const lines = rowsAsCsv(job, proven(job)).trimEnd().split('\r\n')
-    expect(lines).toHaveLength(33)
-    expect(lines[0]).toContain('Signal house calls')
-    expect(lines[1]).toBe('0,0,0,0,0,0,0,0,0,0,0,0')
+    const [head, ...rows] = proofRows(job, proven(job))
+    expect(rows).toHaveLength(32)
+    expect(head!.slice(0, 2)).toEqual(['Keeper’s rooms calls', 'Signal house calls'])
+    expect(head!.slice(-3)).toEqual(['Valve 5', 'System pump', 'Boiler called'])
+    expect(rows[0]!.join('')).toBe('0'.repeat(12))
+    // Signal house alone: its call, its valve, the pump, the boiler.
+    expect(rows[2]!.join('')).toBe('01000' + '01000' + '11')
+    expect(rows[31]!.join('')).toBe('1'.repeat(12))
+  })
+
+  it('a plant without a boiler has rules for its valves alone', () => {
+    const job = wired({ scheme: 's8', boiler: '', valve: 'valve/power-both-ways' })
+    expect(outputRules(job, proven(job)).map(({ label, on }) => [label, on])).toEqual([
+      ['Valve 1', 'Zone 1 calls'],
+      ['Valve 2', 'Zone 2 calls'],
+    ])
   })
 })

@@ -56,17 +56,16 @@ export function outputRules(job: Job, proof: Proof): OutputRule[] {
   })
 }
 
-/** One line a combination: who calls, and every output; first line the names. */
-export function rowsAsCsv(job: Job, proof: Proof): string {
-  const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
+/** The proof as rows of a table: the names first, then a row for each combination, who calls and every output. */
+export function proofRows(job: Job, proof: Proof): string[][] {
   const head = [
-    ...proof.zones.map((zone) => `${job.zones[zone]?.name ?? zone} calls`),
+    ...proof.zones.map((zone) => `${job.zones[zone]!.name} calls`),
     ...[...proof.valves, ...proof.pumps].map((id) => labelOf(job, id)),
     'Boiler called',
   ]
-  const lines = proof.rows.map((row) => [
+  const rows = proof.rows.map((row) => [
     ...proof.zones.map((_, i) => (row.asking & (1 << i) ? '1' : '0')),
     ...[...proof.valves, ...proof.pumps, BOILER].map((output) => (isOn(proof, row, output) ? '1' : '0')),
   ])
-  return `${[head, ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
+  return [head, ...rows]
 }

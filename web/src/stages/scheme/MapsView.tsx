@@ -133,7 +133,10 @@ function Found({
       aside={
         found.length > 0 && (
           <span className="no-print flex gap-2">
-            <Button look="quiet" onClick={() => download(`${job.title}, ${name}.csv`, asCsv(found, sure), 'text/csv')}>
+            <Button
+              look="quiet"
+              onClick={() => download(`${job.title}, ${name}.csv`, csv(rowsOf(found, sure)), 'text/csv')}
+            >
               CSV
             </Button>
             <Button look="quiet" onClick={() => window.print()}>
@@ -193,15 +196,14 @@ function Found({
   )
 }
 
-function asCsv(found: readonly LiveTerminal[], sure: (one: LiveTerminal) => boolean): string {
-  const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
-  const lines = found.map((one) => [
+const rowsOf = (found: readonly LiveTerminal[], sure: (one: LiveTerminal) => boolean): string[][] => [
+  ['terminal', 'place', 'volts expected', 'from', 'when', 'wall'],
+  ...found.map((one) => [
     one.says,
     one.place,
     one.volts.toFixed(1),
     one.from,
     one.when,
     sure(one) ? 'seen' : 'assumed',
-  ])
-  return `${[['terminal', 'place', 'volts expected', 'from', 'when', 'wall'], ...lines].map((line) => line.map(cell).join(',')).join('\r\n')}\r\n`
-}
+  ]),
+]

@@ -1,7 +1,8 @@
-import { askingOf, type Difference, type Job, outputRules, type Proof, rowsAsCsv } from '@civil-lantern/core'
+import { askingOf, type Difference, type Job, outputRules, type Proof, proofRows } from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
+import { csv } from '../../base/csv.ts'
 import { useJudge, useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
@@ -72,7 +73,7 @@ function Result({ proof, job }: { proof: Proof; job: Job }) {
         aside={
           <button
             type="button"
-            onClick={() => download(`${job.title}, outputs.csv`, rowsAsCsv(job, proof), 'text/csv')}
+            onClick={() => download(`${job.title}, outputs.csv`, csv(proofRows(job, proof)), 'text/csv')}
             className="min-h-11 underline underline-offset-4"
           >
             All {rows.length} rows as CSV

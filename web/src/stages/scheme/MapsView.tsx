@@ -9,6 +9,7 @@ import {
   Simulation,
 } from '@civil-lantern/core'
 import { useEffect, useMemo, useState } from 'react'
+import { csv } from '../../base/csv.ts'
 import { useBench, useJudge, useSession } from '../../data/open-job.tsx'
 import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card, Segments } from '../../ui/controls.tsx'

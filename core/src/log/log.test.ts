@@ -181,6 +181,15 @@ describe('the register of parts', () => {
     })
   })
 
+  it('one that is fitted where another hung replaces it, whether or not that was taken out first; the first does not', () => {
+    const fitted = { body: { kind: 'part', does: 'fitted', part: 'TS1', is: job.parts.TS1! } }
+    const out = { body: { kind: 'part', does: 'taken out', part: 'TS1' } }
+    const replaced = (before: typeof job | null, ...entries: Parameters<typeof told>) =>
+      partsOnRecord(job, told(...entries), before).find(({ part }) => part === 'TS1')!.replaced
+    expect([replaced(null), replaced(null, fitted), replaced(null, fitted, fitted)]).toEqual([0, 0, 1])
+    expect([replaced(job), replaced(job, fitted), replaced(job, out, fitted)]).toEqual([0, 1, 1])
+  })
+
   it('is due as it was said last; emptied it is due no more', () => {
     const due = (on: string | null) => ({ body: { kind: 'due', of: 'V3', on, says: 'stiff stem' } })
     const entries = told(due('2027-03-01'), due('2027-09-01'))

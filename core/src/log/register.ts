@@ -1,4 +1,4 @@
-import type { Job } from '../job/schema.ts'
+import type { Circuit, Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Entry } from '../record/entry.ts'
@@ -73,8 +73,15 @@ export interface PartRow {
   readonly due?: { readonly on: string; readonly says: string }
 }
 
-/** The register of parts: everything that works and wears; not what only joins conductors. */
-export function partsOnRecord(job: Job, entries: readonly Entry[]): PartRow[] {
+/**
+ * The register of parts: everything that works and wears; not what only joins conductors.
+ * @param before the wall as it was taken to be before the first entry; nothing hung on it where that is left out
+ */
+export function partsOnRecord(
+  job: Job,
+  entries: readonly Entry[],
+  before: Pick<Circuit, 'parts'> | null = null,
+): PartRow[] {
   const gone = takenBack(entries)
   const standing = entries.filter(({ id }) => !gone.has(id)).toSorted(inOrder)
   const rows = Object.entries(job.parts).flatMap(([id, part]): PartRow[] => {
@@ -90,6 +97,8 @@ export function partsOnRecord(job: Job, entries: readonly Entry[]): PartRow[] {
       ({ body }) => body.kind === 'part' && body.does === 'taken out' && body.part === id,
     )
     const repairs = renewed.filter(({ body }) => body.kind === 'repair')
+    // One may hang in another's place without that one's going having been written down.
+    const hung = Number(before?.parts[id] !== undefined) + renewed.length - repairs.length
     const due = standing.findLast(({ body }) => body.kind === 'due' && body.of === id)?.body
     return [
       {
@@ -98,7 +107,7 @@ export function partsOnRecord(job: Job, entries: readonly Entry[]): PartRow[] {
         kind: kind.name,
         place: job.places[part.place]?.name ?? '',
         ...(renewed.length > 0 ? { fitted: renewed.at(-1)!.clock } : {}),
-        replaced: repairs.length + takenOut.length,
+        replaced: repairs.length + Math.max(takenOut.length, hung - 1),
         ...(typeof due?.on === 'string' ? { due: { on: due.on, says: String(due.says) } } : {}),
       },
     ]

@@ -14,7 +14,8 @@ export function Register({ job, entries }: { job: Job; entries: readonly Entry[]
     () => registerOf(job, entries, (kind) => catalogue.get(likeOf(job, kind))?.name ?? kind),
     [job, entries],
   )
-  const parts = useMemo(() => partsOnRecord(job, entries), [job, entries])
+  const { document } = useSession()
+  const parts = useMemo(() => partsOnRecord(job, entries, document.before), [job, entries, document.before])
   return (
     <div className="grid min-h-0 auto-rows-max gap-3 overflow-y-auto pb-2">
       <p className="font-semibold">{tallyInWords(tallyOfParts(job, parts))}</p>

@@ -114,6 +114,12 @@ it('a zone that nothing is wired for says so; one without a supply says that fir
   const bare = demoJobs['kestrel-point']!()
   delete bare.zones.signal!.thermostat
   expect(chainOf(bare)).toEqual({ links: [], says: 'Off because: nothing is wired.' })
+  // A zone without a valve of its own: nothing is driven, opened or proven.
+  const valveless = demoJobs['kestrel-point']!()
+  delete valveless.zones.signal!.valve
+  const links = chainOf(valveless).links.map(({ of }) => of)
+  expect(links.filter((of) => of === 'driven' || of === 'open' || of === 'proven')).toEqual([])
+  expect(chainOf(valveless).says).toBe('Off because: supply yes, thermostat asks no.')
   const dead = chainOf(demoJobs['kestrel-point']!(), ['part:XF1/secondaryOpen'])
   expect(dead.says).toBe('Off because: supply no.')
   expect(dead.first).toMatchObject({ of: 'supply', true: false })

@@ -194,6 +194,30 @@ describe('what is supposed', () => {
     expect(clamp(earthed, wireAt(job, 'B1.l').id).ok).toBe(true)
   })
 
+  it('two leads exchanged, one moved, a wire of several moved: those ends land there and no other', () => {
+    const ends = (of: Job) =>
+      Object.entries(of.wires).flatMap(([id, { from, to }]) => [
+        [`${id}.from`, `${from.part}.${from.terminal}`] as const,
+        [`${id}.to`, `${to.part}.${to.terminal}`] as const,
+      ])
+    const moved = (id: string) => {
+      const was = new Map(ends(job))
+      return ends(reshaped(job, [{ id }])).flatMap(([end, at]) =>
+        was.get(end) === at ? [] : [`${was.get(end)} ${at}`],
+      )
+    }
+    expect(moved('lead:V1.m1/exchanged:V2.m1').toSorted()).toEqual(['V1.m1 V2.m1', 'V2.m1 V1.m1'])
+    expect(moved('lead:TS2.w/on:TS2.r')).toEqual(['TS2.w TS2.r'])
+    // Several are on one terminal: all of them go, or the one that is named.
+    const shared = 'B1.e'
+    const there = Object.entries(job.wires).filter(([, { from, to }]) =>
+      [from, to].some(({ part, terminal }) => `${part}.${terminal}` === shared),
+    )
+    expect(there.length).toBeGreaterThan(1)
+    expect(moved(`lead:${shared}/on:P1.e`)).toEqual(there.map(() => `${shared} P1.e`))
+    expect(moved(`lead:${shared}=${there[1]![0]}/on:P1.e`)).toEqual([`${shared} P1.e`])
+  })
+
   it('a lead elsewhere and a link are other wiring: built anew', () => {
     const moved = { id: 'lead:TS2.w/on:TS2.r' }
     expect([inPattern(moved), reshaped(job, [moved]) === job, reshaped(job, []) === job]).toEqual([false, false, true])

@@ -4,10 +4,10 @@ import { sheetOf } from '../../data/run-sheet.ts'
 
 /** Is a conductor landed on the wall? Ticked, that is written down as an entry; unticked, the entry is taken back. */
 export function LandedTick({ id, wire }: { id: string; wire: Wire }) {
-  const { session, document, entries, found, plan, shows } = useSession()
+  const { session, document, entries, found, plan, as } = useSession()
   const been = document.before !== null
   // A row of the plan is told by the name that its conductor has on the wall, or will have there.
-  const sheet = been && shows !== 'found' ? sheetOf(plan, found.job) : undefined
+  const sheet = been && as === 'planned' ? sheetOf(plan, found.job) : undefined
   const here = sheet?.wires.get(id) ?? id
   const done = !sheet?.joins.some((join) => join.wire === here)
   const tick = (on: boolean) => {

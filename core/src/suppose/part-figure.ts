@@ -1,7 +1,17 @@
-import { figuresOf } from '../circuit/netlist.ts'
+import { figuresOf, siteOf } from '../circuit/netlist.ts'
+import type { Job, Part } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
+import type { Figures } from '../parts/kind.ts'
 import { labelOf } from '../words/words.ts'
 import { listed, missingPart, type SupposedKind } from './supposition.ts'
+
+/** Does a figure choose between which of its terminals a part's elements lie? Its values are counted from nought. */
+function joins(job: Job, { kind: name, figures }: Part, figure: string): boolean {
+  const kind = kindOf({ kind: name })!
+  const ends = (own: Figures) => JSON.stringify(kind.inside(own, siteOf(job)).map(({ name, a, b }) => [name, a, b]))
+  const own = figuresOf(kind, figures)
+  return kind.figures[figure]!.unit === '' && [0, 1, 2].some((value) => ends({ ...own, [figure]: value }) !== ends(own))
+}
 
 /** A part whose figure is not what its nameplate says: slower, hungrier, made at another place of its travel. */
 export const partFigure: SupposedKind = {
@@ -11,8 +21,12 @@ export const partFigure: SupposedKind = {
   missing(job, { part, figure }) {
     const without = missingPart(job, part)
     if (without) return without
-    const names = Object.keys(kindOf(job.parts[part!]!)?.figures ?? {})
-    return names.includes(figure!) ? undefined : `${part} has no figure "${figure}"; ${listed(names)}.`
+    const own = job.parts[part!]!
+    const names = Object.keys(kindOf(own)?.figures ?? {})
+    if (!names.includes(figure!)) return `${part} has no figure "${figure}"; ${listed(names)}.`
+    return joins(job, own, figure!)
+      ? `"${figure}" is how ${part} is joined inside, and nothing that comes and goes; set it on the part.`
+      : undefined
   },
   unit: (_job, { part }) => part!,
   says(job, { part, figure }, value) {

@@ -330,6 +330,18 @@ describe('what is supposed', () => {
     expect(refusal(bare, 'lead:TS2.w/on:V2.m1')).toBe('Nothing is landed on TS2.w.')
   })
 
+  it('a figure by which a part is joined inside is refused, one that only counts is not', () => {
+    const six = wired({ ...line, scheme: 's9', boiler: 'boiler/switched-live', valve: 'valve/two-port-6' })
+    const refused = (figure: string, value: number) => {
+      const checked = checkSupposition(six, { id: `part:V1/figure.${figure}`, value })
+      return checked.ok ? undefined : checked.failures[0]!.says
+    }
+    expect(refused('restJoins', 2)).toBe(
+      '"restJoins" is how V1 is joined inside, and nothing that comes and goes; set it on the part.',
+    )
+    expect([refused('stiffness', 0.5), refused('opensIn', 30)]).toEqual([undefined, undefined])
+  })
+
   it('a lost neutral opens every conductor on the neutral of the supply, and no other', () => {
     const neutrals = Object.entries(job.wires).flatMap(([id, { from, to }]) =>
       [from, to].some(({ part, terminal }) => part === 'MAINS' && terminal === 'n') ? [`wire:${id}`] : [],

@@ -10,7 +10,7 @@ import type { Surroundings } from './surroundings.ts'
 export const HOLD_UP = 0.015
 
 /** Rounds at one instant after which it is watched whether the same states come round again. */
-const LONG = 2
+const LONG = 4
 
 /** Rounds after which what still changes is taken to buzz though no circle has closed: a kind may count its own turns. */
 const ENDLESS = 200

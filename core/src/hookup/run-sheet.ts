@@ -53,8 +53,8 @@ export interface RunSheet {
   /** Conductors that hang as planned and are not touched. */
   readonly stays: number
   readonly of: number
-  /** Parts that hang, that nothing is planned for and nothing is on any more, by id. */
-  readonly idle: readonly string[]
+  /** Parts that hang and are not planned, by id: they come down when their conductors are off. */
+  readonly unplanned: readonly string[]
 }
 
 const LINE = 'Line voltage: licensed or competent people, off and proven dead.'
@@ -96,12 +96,9 @@ export function runSheet(planned: Job, found: Job): RunSheet {
     ),
     stays,
     of: Object.keys(plan.wires).length,
-    idle: Object.keys(found.parts).filter((id) => !plan.parts[id] && !wiredIn(found, id)),
+    unplanned: Object.keys(found.parts).filter((id) => !plan.parts[id]),
   }
 }
-
-const wiredIn = (job: Job, part: string) =>
-  Object.values(job.wires).some(({ from, to }) => from.part === part || to.part === part)
 
 /** Which way of a splice a conductor is on, and which way round it was written, make no difference. */
 function sameEnds(plan: Job, now: Wire, planned: Wire): boolean {

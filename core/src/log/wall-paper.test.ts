@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { runSheet } from '../hookup/run-sheet.ts'
 import { documentOf, noCircuit, plannedJob } from '../job/document.ts'
+import type { Circuit } from '../job/schema.ts'
 import { copyOf } from '../testing/benches.ts'
 import { wallPaper } from './wall-paper.ts'
 
@@ -35,6 +36,20 @@ describe('the paper for the wall', () => {
     const done = wallPaper(documentOf(job, job), [])
     expect(table(done, 'Run sheet')).toEqual([])
     expect(done.under.at(-1)).toBe(`All ${Object.keys(job.wires).length} conductors hang as planned.`)
+  })
+
+  it('parts that are not planned are listed before anything is done, and what is brought is for what is to do', () => {
+    const wall = copyOf(job)
+    wall.parts.K9 = { kind: 'relay/single', label: 'Old relay', place: 'boiler' }
+    wall.wires.old = { ...wall.wires.w1!, label: 'x9', from: { part: 'K9', terminal: 'a1' } }
+    const linesOf = (before: Circuit, heading: string) =>
+      wallPaper(documentOf(job, before), []).sections.find((one) => one.heading === heading)?.lines
+    expect(linesOf(wall, 'Then taken out')).toEqual(['Old relay'])
+    expect(linesOf(wall, 'What to bring')).toBeUndefined()
+    expect(linesOf(job, 'Then taken out')).toBeUndefined()
+    const missing = copyOf(job)
+    delete missing.wires.w21
+    expect(linesOf(missing, 'What to bring')).toEqual([expect.stringMatching(/^1 {2}lever connector, \d ways$/)])
   })
 
   it('what hangs and is not planned is lifted from where it is, and ended', () => {

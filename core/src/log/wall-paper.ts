@@ -18,7 +18,7 @@ export function wallPaper(document: Document, entries: readonly Entry[]): Report
   const planned = plannedJob(document)
   const wall = document.before === null ? { ...planned, ...noCircuit() } : foundOf(document, entries).job
   const sheet = runSheet(planned, wall)
-  const { plan, joins, stays, of, idle } = sheet
+  const { plan, joins, stays, of, unplanned } = sheet
   const cautions = [...new Set(joins.flatMap((join) => join.cautions))]
   return {
     title: `${document.title}: at the wall`,
@@ -54,7 +54,7 @@ export function wallPaper(document: Document, entries: readonly Entry[]): Report
           ]),
         },
       },
-      { heading: 'Then taken out', lines: idle.map((part) => labelOf(wall, part)) },
+      { heading: 'Then taken out', lines: unplanned.map((part) => labelOf(wall, part)) },
       ...chart(plan),
       {
         heading: 'Labels, two of each',

@@ -1,13 +1,4 @@
-import {
-  bringList,
-  doneBodies,
-  type Job,
-  type Join,
-  labelOf,
-  lengthInWords,
-  type RunSheet,
-  sizeInWords,
-} from '@civil-lantern/core'
+import { doneBodies, type Job, type Join, lengthInWords, type RunSheet, sizeInWords } from '@civil-lantern/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { csv } from '../../base/csv.ts'
@@ -20,10 +11,12 @@ import { download } from '../../ui/download.ts'
 import { Pick } from '../../ui/pick.tsx'
 import { PrintHead } from '../../views/PrintHead.tsx'
 import { BeginVisit, WallNotes } from '../scheme/OnTheWall.tsx'
+import { BringList } from './BringList.tsx'
 import { GateCard } from './GateCard.tsx'
 import { doesWord, sheetRows, sheetSays } from './in-words.ts'
 import { NotAsShown } from './NotAsShown.tsx'
 import { SheetBack } from './SheetBack.tsx'
+import { TakeOut } from './TakeOut.tsx'
 import { useGate } from './use-gate.ts'
 
 /** What is still to be done at the wall, one conductor at a time, in the order of the trade; only on a dead circuit. */
@@ -145,36 +138,6 @@ function Sheet({ sheet }: { sheet: RunSheet }) {
         </>
       )}
     </div>
-  )
-}
-
-/** Parts that nothing is planned for and nothing is on any more: taken out one by one, or left where they are. */
-function TakeOut({ sheet }: { sheet: RunSheet }) {
-  const { session, found } = useSession()
-  if (sheet.idle.length === 0) return null
-  return (
-    <Card title="Not planned any more" aside="nothing is on them">
-      <ul className="pt-2">
-        {sheet.idle.map((part) => {
-          const label = labelOf(found.job, part)
-          return (
-            <li
-              key={part}
-              className="flex flex-wrap items-center justify-between gap-2 border-line border-t px-4 py-1.5"
-            >
-              <span className="font-semibold">{label}</span>
-              <Button onClick={() => session.enter([{ kind: 'part', does: 'taken out', part }], `${label} taken out`)}>
-                Taken out
-              </Button>
-            </li>
-          )
-        })}
-      </ul>
-      <p className="px-4 pt-1 pb-3 text-soft">
-        A valve body stands in hot water under pressure: shut off and relieve it first, or leave the body and take its
-        head.
-      </p>
-    </Card>
   )
 }
 
@@ -303,27 +266,5 @@ function Joins({
         </section>
       ))}
     </nav>
-  )
-}
-
-function BringList({ sheet }: { sheet: RunSheet }) {
-  const { found } = useSession()
-  const { practice } = sheet.plan
-  return (
-    <Card title="What to bring" aside="for what is still to do; a splice that is opened gets a new connector">
-      <ul className="grid gap-x-8 px-4 pt-1 pb-4 sm:grid-cols-2">
-        {bringList(sheet, found.job).map(({ what, count, unit }) => (
-          <li key={what} className="flex justify-between gap-4 border-line border-t py-1.5">
-            <span>{what}</span>
-            <span className="font-semibold tabular-nums">{unit ? lengthInWords(practice, count) : count}</span>
-          </li>
-        ))}
-        {['low-impedance tester', 'meter', 'lock and tag of your own', 'stripper, ferrules, labels'].map((tool) => (
-          <li key={tool} className="border-line border-t py-1.5">
-            {tool}
-          </li>
-        ))}
-      </ul>
-    </Card>
   )
 }

@@ -7,9 +7,9 @@ import { useSession } from '../../data/open-job.tsx'
 
 /** Wires a job by a way, at once where nothing is wired yet, after a question where something is; then to the circuit. */
 export function useWiring(job: Job) {
-  const { session, document } = useSession()
+  const { session, found } = useSession()
   // What hangs keeps the numbers that are written on it.
-  const hangs = document.before !== null
+  const hangs = Object.keys(found.job.parts).length > 0
   const navigate = useNavigate()
   const [asked, setAsked] = useState<Scheme>()
   const wired = Object.keys(job.wires).length > 0

@@ -48,6 +48,22 @@ function common(a: readonly string[], b: readonly string[]): number {
   return count
 }
 
+interface Scored {
+  readonly a: string
+  readonly b: string
+  readonly score: number
+}
+
+/** Is another pair with one of the same two as likely? */
+const rivals = (one: Scored, other: Scored) =>
+  one !== other && (one.a === other.a || one.b === other.b) && other.score >= one.score
+
+/** Of as many the one that has kept its id, then the first. */
+function likeliest(scored: readonly Scored[]): Scored | undefined {
+  const of = ({ a, b, score }: Scored) => score + (a === b ? 0.05 : 0)
+  return scored.reduce<Scored | undefined>((best, one) => (best && of(best) >= of(one) ? best : one), undefined)
+}
+
 /** A circuit with what is known of whose its parts are. */
 type Zoned = Circuit & Partial<Pick<Job, 'zones'>>
 
@@ -124,17 +140,18 @@ export function pairParts(was: Zoned, is: Zoned): Map<string, string> {
         taken.has(id) ? [] : [[id, known(after.get(id), (far) => backwards.get(far))] as const],
       ),
     )
-    let best: { a: string; b: string; score: number } | undefined
+    const scored: Scored[] = []
     for (const [a, own] of mine)
       for (const [b, other] of theirs) {
         if (!alike(a, b)) continue
         const shared = common(own, other)
         if (shared === 0) continue
         const unlike = own.length + other.length - 2 * shared
-        const score =
-          shared - 0.3 * unlike + (was.parts[a]!.kind === is.parts[b]!.kind ? 0.1 : 0) + (a === b ? 0.05 : 0)
-        if (!best || score > best.score) best = { a, b, score }
+        scored.push({ a, b, score: shared - 0.3 * unlike + (was.parts[a]!.kind === is.parts[b]!.kind ? 0.1 : 0) })
       }
+    // Where numbers have moved they tell nothing, and what could be several waits until its neighbours are known.
+    const sure = moved ? scored.filter((one) => !scored.some((other) => rivals(one, other))) : []
+    const best = likeliest(sure.length > 0 ? sure : scored)
     if (!best) break
     pair(best.a, best.b)
   }

@@ -11,7 +11,8 @@ import { foundOf } from '../record/found.ts'
 import { begunFrom } from '../schemes/begin.ts'
 import { fitOf, schemeCalled, schemes } from '../schemes/index.ts'
 import { rewired } from '../schemes/rewire.ts'
-import { copyOf } from '../testing/benches.ts'
+import { type Ask, copyOf, wired } from '../testing/benches.ts'
+import { line } from '../testing/ways.ts'
 import { doneBodies, otherwiseBodies } from './landing.ts'
 import { runSheet } from './run-sheet.ts'
 
@@ -176,6 +177,34 @@ describe('lines of the run sheet, done', () => {
       'Splice S15',
     ])
   })
+
+  it.each<[string, string, Ask]>([
+    ['a transformer and a fuse for each zone', 'V|TS|XF|F', { scheme: 's3' }],
+    ['a relay for each zone', 'V|TS|K', { scheme: 's6', twoLead: true }],
+    ['a panel', 'V|TS', { scheme: 's5a', panel: 'panel/zone-valve-6' }],
+    ['a wiring centre', 'V|TS', { scheme: 's11', ...line, boiler: 'boiler/combination' }],
+  ])(
+    '%s: with a zone less its own parts come down, and what another zone owns stays on its conductors',
+    (_, owns, ask) => {
+      const job = wired({ ...ask, zones: 3 })
+      const ofZone = (zone: number, part: string) => new RegExp(`^(${owns})${zone}$`).test(part)
+      for (const [i, zone] of Object.keys(job.zones).entries()) {
+        const fewer = produce(job, (draft) => removeZone(draft, zone))
+        const { joins, unplanned } = runSheet(rewired(fewer, schemeCalled(ask.scheme!)!, true).job, job)
+        const own = Object.keys(job.parts).filter((part) => ofZone(i + 1, part))
+        expect(unplanned).toEqual(expect.arrayContaining(own))
+        for (const { does, wire, ends } of joins) {
+          const { from, to } = job.wires[wire]!
+          const owned = [from, to].filter(({ part }) => [1, 2, 3].some((n) => n !== i + 1 && ofZone(n, part)))
+          if (owned.length === 0) continue
+          // It is moved at its other end, and keeps this one.
+          expect([zone, wire, does]).toEqual([zone, wire, 'move'])
+          for (const { part, terminal } of owned)
+            expect(ends.some((end) => end.part === part && end.terminal === terminal)).toBe(true)
+        }
+      }
+    },
+  )
 
   it('a valve of another kind hangs before its first conductor is on it, and is told once', () => {
     const wall = copyOf(plan)

@@ -4,12 +4,12 @@ import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
 import { usedTerminals } from './used-terminals.ts'
 
-/** The loop of a contact by which a panel, a centre or a controller passes a call on; one that is not whole where there is one. */
+/** The loop of a contact by which a panel, a centre or a controller passes a call on, where that loop is not whole. */
 export function laneOf({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'>): Strip | undefined {
   const lanes = shared.filter(({ subject: { part, element } }) =>
     netlist.parts.get(part)!.kind.roles.lanes?.includes(element),
   )
-  return lanes.find(({ complete, dark }) => !complete && dark) ?? lanes[0]
+  return lanes.find(({ complete, dark }) => !complete && dark)
 }
 
 /**

@@ -24,10 +24,7 @@ export function wayOf(meant: Job, asking: readonly string[], part: string): Spot
     // A boiler is called by its end switches.
     ...(bench.netlist.parts.get(part)?.kind.roles.told ? zones.map(({ call }) => call) : []),
   ].filter((strip) => strip !== undefined)
-  const blown = (bench.blownBy(part) ?? []).map(spotOfBranch)
-  // What touches what it should not is of no part.
-  const through = blown.filter(({ part: by, wire }) => wire !== undefined || (by !== undefined && meant.parts[by]))
-  return [{ part }, ...strips.flatMap(spotsOf), ...through]
+  return [{ part }, ...strips.flatMap(spotsOf), ...(bench.blownBy(part) ?? []).map(spotOfBranch)]
 }
 
 function spotsOf(strip: Strip): Spot[] {

@@ -6,10 +6,10 @@ import { usedTerminals } from './used-terminals.ts'
 
 /** The loop of a contact by which a panel, a centre or a controller passes a call on, where that loop is not whole. */
 export function laneOf({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'>): Strip | undefined {
-  const lanes = shared.filter(({ subject: { part, element } }) =>
-    netlist.parts.get(part)!.kind.roles.lanes?.includes(element),
+  return shared.find(
+    ({ subject: { part, element }, complete, dark }) =>
+      !complete && dark && netlist.parts.get(part)!.kind.roles.lanes?.includes(element),
   )
-  return lanes.find(({ complete, dark }) => !complete && dark)
 }
 
 /**
@@ -19,7 +19,7 @@ export function laneOf({ netlist }: Simulation, { shared }: Pick<Loops, 'shared'
 export function callLost(simulation: Simulation, all: Pick<Loops, 'shared'>): Dark | undefined {
   const { netlist } = simulation
   const lane = laneOf(simulation, all)
-  if (lane?.dark && !lane.complete) return lane.dark.at === 'load' || lane.dark.at === 'source' ? undefined : lane.dark
+  if (lane?.dark) return lane.dark.at === 'load' || lane.dark.at === 'source' ? undefined : lane.dark
   const used = usedTerminals(netlist)
   for (const { id, kind, branches } of netlist.parts.values()) {
     if (kind.roles.told === undefined) continue

@@ -1,4 +1,4 @@
-import { labelOf, type RunSheet } from '@civil-lantern/core'
+import { kindOf, labelOf, type RunSheet } from '@civil-lantern/core'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 
@@ -6,9 +6,10 @@ import { Button, Card } from '../../ui/controls.tsx'
 export function TakeOut({ sheet }: { sheet: RunSheet }) {
   const { session, found } = useSession()
   if (sheet.unplanned.length === 0) return null
+  const valves = sheet.unplanned.some((part) => kindOf(found.job.parts[part])?.class === 'valve')
   return (
-    <Card title="Not planned any more" aside="nothing is on them">
-      <ul className="pt-2">
+    <Card title="Not planned" aside="nothing is on them">
+      <ul className="py-2">
         {sheet.unplanned.map((part) => {
           const label = labelOf(found.job, part)
           return (
@@ -24,10 +25,12 @@ export function TakeOut({ sheet }: { sheet: RunSheet }) {
           )
         })}
       </ul>
-      <p className="px-4 pt-1 pb-3 text-soft">
-        A valve body stands in hot water under pressure: shut off and relieve it first, or leave the body and take its
-        head.
-      </p>
+      {valves && (
+        <p className="px-4 pt-1 pb-3 text-soft">
+          A valve body stands in hot water under pressure: shut off and relieve it first, or leave the body and take its
+          head.
+        </p>
+      )}
     </Card>
   )
 }

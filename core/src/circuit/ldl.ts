@@ -1,3 +1,4 @@
+import { grouped } from './grouped.ts'
 import type { Elimination } from './ordering.ts'
 
 /**
@@ -45,30 +46,25 @@ export class Ldl {
     for (let k = 0; k < size; k++) this.#rowOf.set(below[k]!, columnStart[k]!)
     this.#parent = new Int32Array(size)
     for (let k = 0; k < size; k++) this.#parent[k] = below[k]![0] ?? -1
-    const programs: number[][] = []
-    const rows: number[][] = []
-    for (let k = 0; k < size; k++) {
-      programs.push([])
-      rows.push([])
-    }
+    const program: number[] = []
+    const row: number[] = []
     for (let j = 0; j < size; j++) {
       const own = below[j]!
       const first = columnStart[j]!
       for (let at = 0; at < own.length; at++) {
         const k = own[at]!
-        rows[k]!.push(first + at, j)
-        const program = programs[k]!
-        program.push(k, first + at, first + at)
+        row.push(k, first + at, j)
+        program.push(k, k, first + at, first + at)
         // What is left of this column lies in that one too, in the same order: its places are met on the way.
         let target = columnStart[k]!
         for (let other = at + 1; other < own.length; other++) {
           while (this.#rowOf[target] !== own[other]) target++
-          program.push(target, first + other, first + at)
+          program.push(k, target, first + other, first + at)
         }
       }
     }
-    ;[this.#programStart, this.#program] = packed(programs)
-    ;[this.#rowStart, this.#row] = packed(rows)
+    ;[this.#programStart, this.#program] = grouped(size, 3, program)
+    ;[this.#rowStart, this.#row] = grouped(size, 2, row)
     const zeros = () => new Float64Array(total)
     this.re = zeros()
     this.im = zeros()
@@ -223,13 +219,4 @@ export class Ldl {
     }
     return { re: sumRe, im: sumIm }
   }
-}
-
-/** Lists laid end to end: list i is what lies from start[i] up to start[i + 1]. */
-export function packed(lists: readonly (readonly number[])[]): [start: Int32Array, flat: Int32Array] {
-  const start = new Int32Array(lists.length + 1)
-  for (const [i, list] of lists.entries()) start[i + 1] = start[i]! + list.length
-  const flat = new Int32Array(start[lists.length]!)
-  for (const [i, list] of lists.entries()) flat.set(list, start[i]!)
-  return [start, flat]
 }

@@ -129,8 +129,15 @@ export function netlistOf(job: Job, catalogue: Catalogue): Netlist {
     if (kind) parts.set(id, build.install(id, part, kind, site))
     else unknown.set(id, part.kind)
   }
-  for (const [id, wire] of Object.entries(job.wires)) build.run(id, wire)
-  for (const [id, cable] of Object.entries(job.cables)) build.bundle(id, cable, job)
+  const runIn = new Map<string, [string, Wire][]>()
+  for (const [id, wire] of Object.entries(job.wires)) {
+    build.run(id, wire)
+    if (wire.cable === undefined) continue
+    const run = runIn.get(wire.cable)
+    if (run) run.push([id, wire])
+    else runIn.set(wire.cable, [[id, wire]])
+  }
+  for (const [id, cable] of Object.entries(job.cables)) build.bundle(id, cable, runIn.get(id) ?? [], job)
   build.strays()
   return {
     hertz: site.hertz,
@@ -138,7 +145,7 @@ export function netlistOf(job: Job, catalogue: Catalogue): Netlist {
     nodes: build.nodes,
     nodeOf: build.nodeOf,
     branches: build.branches,
-    branchOf: new Map(build.branches.map((branch) => [branch.id, branch])),
+    branchOf: build.branchOf,
     fixed: build.fixed,
     windings: build.windings,
     parts,
@@ -146,10 +153,15 @@ export function netlistOf(job: Job, catalogue: Catalogue): Netlist {
   }
 }
 
+/** What a branch is of, and the volts of the source in it. */
+type Of = Partial<Pick<Branch, 'part' | 'element' | 'wire' | 'volts'>>
+const nothing: Of = {}
+
 class Builder {
   readonly nodes: string[] = ['earth']
   readonly nodeOf = new Map<string, number>([['earth', 0]])
   readonly branches: Branch[] = []
+  readonly branchOf = new Map<string, Branch>()
   readonly fixed = new Map<number, Lump>()
   readonly windings: Winding[] = []
 
@@ -160,9 +172,12 @@ class Builder {
     return this.nodes.push(name) - 1
   }
 
-  branch(made: Omit<Branch, 'index'>, value?: Lump): Branch {
-    const branch = { index: this.branches.length, ...made }
+  /** All of one shape, whatever they are of: they are looked at over and over. */
+  branch(id: string, form: Branch['form'], [a, b]: readonly [number, number], of: Of = nothing, value?: Lump): Branch {
+    const { part, element, wire, volts = 0 } = of
+    const branch: Branch = { index: this.branches.length, id, a, b, part, element, wire, form, volts }
     this.branches.push(branch)
+    this.branchOf.set(id, branch)
     if (value) this.fixed.set(branch.index, value)
     return branch
   }
@@ -193,8 +208,8 @@ class Builder {
         continue
       }
       const volts = element.form === 'source' ? element.volts : 0
-      const shape = { id: name, a: at(element.a), b: at(element.b), part: id, element, form: element.form, volts }
-      branches.set(element.name, this.branch(shape))
+      const ends = [at(element.a), at(element.b)] as const
+      branches.set(element.name, this.branch(name, element.form, ends, { part: id, element, volts }))
     }
     const names = Object.keys(kind.terminals)
     for (const [i, name] of names.entries())
@@ -206,21 +221,18 @@ class Builder {
 
   /** A place where two conductors could meet: neighbours under their screws, cores of one cable, a core and earth. */
   touch(a: string, b: string) {
-    const ends = { a: this.node(a), b: this.node(b) }
-    this.branch({ id: `touch:${a}+${b}`, ...ends, form: 'touch', volts: 0 }, OPEN)
+    this.branch(`touch:${a}+${b}`, 'touch', [this.node(a), this.node(b)], nothing, OPEN)
   }
 
   /** One conductor: a joint at each end and the copper between. */
   run(id: string, wire: Wire) {
-    const ends = [`wire:${id}.from`, `wire:${id}.to`].map((name) => this.node(name))
-    const joint = (which: 'from' | 'to', end: End, own: number) => {
-      const shape = { id: `joint:${id}.${which}`, a: this.node(terminalName(end)), b: own, wire: id, volts: 0 }
-      this.branch({ ...shape, form: 'joint' }, resistive(JOINT_OHMS))
-    }
-    joint('from', wire.from, ends[0]!)
-    const copper = resistive(wireOhms(wire.length, wire.size))
-    this.branch({ id: `wire:${id}`, a: ends[0]!, b: ends[1]!, wire: id, form: 'wire', volts: 0 }, copper)
-    joint('to', wire.to, ends[1]!)
+    const [from, to] = [this.node(`wire:${id}.from`), this.node(`wire:${id}.to`)]
+    const of = { wire: id }
+    const joint = (which: 'from' | 'to', end: End, own: number) =>
+      this.branch(`joint:${id}.${which}`, 'joint', [this.node(terminalName(end)), own], of, resistive(JOINT_OHMS))
+    joint('from', wire.from, from)
+    this.branch(`wire:${id}`, 'wire', [from, to], of, resistive(wireOhms(wire.length, wire.size)))
+    joint('to', wire.to, to)
     this.touch(`wire:${id}.from`, 'earth')
   }
 
@@ -228,8 +240,7 @@ class Builder {
    * Capacitance between the cores of a cable, half of it at each end, and of each core to earth. A spare core is copper too:
    * it can be probed at either end, and shows the ghost volts of its neighbours.
    */
-  bundle(id: string, cable: Cable, job: Job) {
-    const landed = Object.entries(job.wires).filter(([, wire]) => wire.cable === id)
+  bundle(id: string, cable: Cable, landed: readonly (readonly [id: string, wire: Wire])[], job: Job) {
     const used = new Set(landed.map(([, { core }]) => core))
     const spare = Object.keys(cable.cores).filter((core) => !used.has(core))
     const size = landed[0]?.[1].size ?? 0.75
@@ -253,10 +264,7 @@ class Builder {
   /** Its copper counts as a stray: no loop, pole or finding runs through a core that lands nowhere. */
   private spareCore(cable: string, core: string, ohms: number) {
     const [near, far] = spareEnds(cable, core)
-    this.branch(
-      { id: `stray:${near}`, a: this.node(near), b: this.node(far), form: 'stray', volts: 0 },
-      resistive(ohms),
-    )
+    this.branch(`stray:${near}`, 'stray', [this.node(near), this.node(far)], nothing, resistive(ohms))
     return { near, far }
   }
 
@@ -266,7 +274,7 @@ class Builder {
   }
 
   private stray(id: string, a: number, b: number, ohms: number, farads: number) {
-    this.branch({ id: `stray:${id}`, a, b, form: 'stray', volts: 0 }, resistive(ohms, farads))
+    this.branch(`stray:${id}`, 'stray', [a, b], nothing, resistive(ohms, farads))
   }
 }
 

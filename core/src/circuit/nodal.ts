@@ -1,5 +1,6 @@
 import type { Phasor } from './complex.ts'
-import { Ldl, packed } from './ldl.ts'
+import { grouped } from './grouped.ts'
+import { Ldl } from './ldl.ts'
 import type { Netlist } from './netlist.ts'
 import { type Elimination, eliminate } from './ordering.ts'
 
@@ -50,8 +51,8 @@ export class Nodal {
     const ldl = new Ldl(pattern)
     const values = netlist.branches.length + 3 * netlist.windings.length
     const entries = ldl.re.length
-    const touches: number[][] = Array.from({ length: values }, () => [])
-    const stamps: number[][] = Array.from({ length: entries }, () => [])
+    const touches: number[] = []
+    const stamps: number[] = []
     this.#columnOf = new Int32Array(entries)
     const { stepOf } = pattern
     const stamp = (value: number, a: number, b: number, sign: number) => {
@@ -60,8 +61,8 @@ export class Nodal {
       const k = stepOf[b - 1]!
       const entry = ldl.entry(i, k)
       this.#columnOf[entry] = Math.min(i, k)
-      stamps[entry]!.push(value, sign)
-      touches[value]!.push(entry)
+      stamps.push(entry, value, sign)
+      touches.push(value, entry)
     }
     const twoTerminal = (value: number, a: number, b: number) => {
       if (a === b) return
@@ -91,8 +92,8 @@ export class Nodal {
     }
     this.#ldl = ldl
     this.#stepOf = stepOf
-    ;[this.#touchStart, this.#touches] = packed(touches)
-    ;[this.#stampStart, this.#stamps] = packed(stamps)
+    ;[this.#touchStart, this.#touches] = grouped(values, 1, touches)
+    ;[this.#stampStart, this.#stamps] = grouped(entries, 2, stamps)
     this.#valueRe = new Float64Array(values)
     this.#valueIm = new Float64Array(values)
     const end = (node: number) => (node === 0 ? ldl.size : stepOf[node - 1]!)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { packed } from './ldl.ts'
+import { grouped } from './grouped.ts'
 import { eliminate } from './ordering.ts'
 
 it('takes what has fewest neighbours first, of two the one named first, and couples what it leaves behind', () => {
@@ -45,10 +45,12 @@ it('eliminates each once, couples none with itself, and leaves every row below i
   )
 })
 
-it('lists are laid end to end, empty ones too', () => {
-  const [start, flat] = packed([[1, 2], [], [3]])
+it('entries are brought together by what they belong to, in their order; what has none has an empty list', () => {
+  const [start, flat] = grouped(4, 2, [2, 7, 70, 0, 5, 50, 2, 8, 80])
   expect([[...start], [...flat]]).toEqual([
-    [0, 2, 2, 3],
-    [1, 2, 3],
+    [0, 2, 2, 6, 6],
+    [5, 50, 7, 70, 8, 80],
   ])
+  const none = grouped(2, 1, [])
+  expect(none.map((list) => [...list])).toEqual([[0, 0, 0], []])
 })

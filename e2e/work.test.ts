@@ -221,7 +221,7 @@ describe('on the demo job', () => {
     await window.clickBeginning('Valve 2')
     await window.choose('Suppose it has a fault', 'shorted')
     expect(await window.verdict('has blown')).toContain(
-      'Fuse F1 has blown: the current ran through Thermostat 2, Valve 2 by wires',
+      'Fuse F1 has blown: Valve 2 is shorted inside. The current ran through Thermostat 2, Valve 2 by wires',
     )
     // With another motor and another fuse it holds.
     await window.choose('Suppose it has a fault', 'Sound')

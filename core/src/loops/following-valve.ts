@@ -6,6 +6,7 @@ import { openingOf } from '../motion/surroundings.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { ZoneLoops } from './loops.ts'
+import { onlyShort } from './short.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -59,6 +60,22 @@ export function followingValve(
         { text: '.' },
       ],
     }
+  if (set > 0.5 && asked <= ASKS) {
+    const short = onlyShort(simulation, job)
+    return {
+      ...found,
+      calling: true,
+      proven: false,
+      says: 'powered, no signal',
+      trouble: [
+        name,
+        label,
+        { text: ' is fed and hears no signal, so it stands at its zero end: ' },
+        ...(short ? [short] : [{ text: labelOf(job, asker.id), part: asker.id, wrong: true }, { text: ' gives none' }]),
+        { text: '.' },
+      ],
+    }
+  }
   if (held && off > 0.05)
     return {
       ...found,

@@ -1,9 +1,11 @@
+import { heaviestPath } from '../circuit/heaviest-path.ts'
 import type { InstalledPart } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { endSwitchOf } from '../parts/roles.ts'
+import { touchInWords } from '../words/touch.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { callLost, laneOf } from './call-lost.ts'
 import type { Dark } from './dark.ts'
@@ -122,10 +124,14 @@ function uncalled({
       { ...label, wrong: false },
       { text: '.' },
     )
-  if (driven)
-    return trouble('runs with no call', label, {
-      text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.',
-    })
+  if (driven) {
+    const path = heaviestPath(simulation.circuit, `${valve.id}.${valve.kind.roles.actuator}`)
+    const touch = path.map((id) => touchInWords(job, id)).find((piece) => piece !== undefined)
+    const why = touch
+      ? [{ text: ' is driven though nobody calls: ' }, touch, { text: '.' }]
+      : [{ text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.' }]
+    return trouble('runs with no call', label, ...why)
+  }
   if (travel <= 0 && !parked(simulation, valve) && is(simulation, valve, 'passes'))
     return trouble('shut, lets water by', label, {
       text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
@@ -250,7 +256,7 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
     return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, lane.dark), {
       text: ' offers no call voltage.',
     })
-  if (lane) return trouble('open, boiler deaf', { text: 'valve open, but the boiler does not answer its call.' })
+  if (lane) return trouble('open, boiler deaf', { text: 'valve open, but ' }, ...deaf(simulation))
   if (!loops.call)
     return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler' }, ...ends)
   // Where its switch is not to be made yet, another call may already have told the boiler.
@@ -263,11 +269,15 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
     if (waiting && relay && !is(simulation, relay, 'pulledIn')) return stands('open, stand-in waits')
     const held = withheld(simulation, loops.call)
     if (held) return stands(`open; ${labelOf(job, held.by.id)} ${held.why}`)
+    // Another zone may have told the boiler what this one does not.
+    const told = boilersTold(simulation).length > 0
+    const called = told ? 'boiler called, but ' : ''
+    const notTold = told ? 'not by this zone' : 'boiler not told'
     const coil = loops.standIn?.complete === false ? loops.standIn.dark : undefined
     if (coil && relay && !is(simulation, relay, 'pulledIn'))
       return trouble(
         'open, not proven',
-        { text: 'valve open, boiler not told: ' },
+        { text: `valve open, ${called}${notTold}: ` },
         { text: labelOf(job, relay.id), part: relay.id },
         ...coilInWords(job, coil),
       )
@@ -279,15 +289,15 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
     if (dark?.at === 'nowhere')
       return trouble(
         'open, not proven',
-        { text: 'valve open, ' },
-        { text: 'boiler not told', wrong: true, part: valve.id },
+        { text: `valve open, ${called}` },
+        { text: notTold, wrong: true, part: valve.id },
         { text: '. ' },
         darkInWords(job, dark),
         { text: ' leads nowhere.' },
       )
     return trouble(
       'open, not proven',
-      { text: 'valve open, boiler not told. The call loop goes dark at ' },
+      { text: `valve open, ${called}${notTold}. The call loop goes dark at ` },
       dark ? darkInWords(job, dark) : label,
       { text: '.' },
     )
@@ -305,8 +315,17 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
   if (lost)
     return trouble('proven, boiler not told', { text: 'valve open and proven, but the boiler is not told' }, ...ends)
   if (boilersTold(simulation).length === 0)
-    return trouble('proven, boiler deaf', { text: 'valve open and proven, but the boiler does not answer its call.' })
+    return trouble('proven, boiler deaf', { text: 'valve open and proven, but ' }, ...deaf(simulation))
   return endSwitchOf(valve.kind.roles) ? stands(`${says}, proven`) : stands(`${says}, assumed`, { assumed: true })
+}
+
+/** A boiler to which the call comes and which does not fire on it. */
+function deaf({ netlist }: Simulation): Piece[] {
+  const boiler = [...netlist.parts.values()].find(({ kind }) => kind.roles.told !== undefined)
+  return [
+    { text: 'the boiler', ...(boiler && { part: boiler.id }), wrong: true },
+    { text: ' does not answer its call.' },
+  ]
 }
 
 /** Why the coil of a stand-in does nothing, after its name. */

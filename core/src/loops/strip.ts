@@ -25,6 +25,8 @@ export interface Strip {
   readonly dark?: Dark
   /** Where most of what a load lacks is lost on the way of a current that flows: a poor joint, a burnt contact. */
   readonly lost?: Dark
+  /** Where its way is narrow, whether current flows now or not: a poor joint, a burnt contact, a conductor too thin. */
+  readonly narrow?: Dark
 }
 
 /**
@@ -75,6 +77,7 @@ export function stripOf(
   const complete = heard || carries(circuit, feed, subject, steps) || sharesCurrent(circuit, subject, steps)
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
   const lost = complete && subject.load ? lossOf(circuit, sourceVolts, steps) : undefined
+  const narrow = narrowOf(circuit, steps)
   return {
     id,
     subject: itself,
@@ -87,7 +90,20 @@ export function stripOf(
     complete,
     ...(dark ? { dark } : {}),
     ...(lost ? { lost } : {}),
+    ...(narrow ? { narrow } : {}),
   }
+}
+
+/** Ohms under which no step of a way is narrow. */
+const NARROW = 1
+
+/** The step with more ohms than all others together, loads left out, where it has enough to matter. */
+function narrowOf(circuit: Circuit, steps: readonly Step[]): Dark | undefined {
+  const passed = steps.filter(({ branch }) => branch.form !== 'load' && !circuit.lump(branch).open)
+  const ohms = passed.map(({ branch }) => circuit.lump(branch).ohms)
+  const most = Math.max(...ohms)
+  const all = ohms.reduce((sum, one) => sum + one, 0)
+  return most < NARROW || most <= all - most ? undefined : darkAt(circuit, passed[ohms.indexOf(most)]!)
 }
 
 /** Share of its source's volts under which what a step loses is nothing to look for. */
@@ -146,14 +162,16 @@ function darkness(
   // A call pair that somebody else has closed has no volts left, and its source is sound: what is open here tells.
   if (weak && !(feed.circuit === 'call' && feeds(circuit, feed))) return { at: 'source', part: feed.part.id }
   const own: Dark = { at: subject.load ? 'load' : 'contact', part: subject.part, element: subject.element }
+  const open = [...before, ...after].find(({ branch }) => circuit.lump(branch).open)
   const drops = ({ from, to }: { from: number; to: number }) => circuit.level(from, to) > supply / 2
+  // What somebody else has called has its volts, and works: what is open on the way to it tells.
+  const works = ({ branch }: Step) => open !== undefined && branch.form === 'load' && circuit.flow(branch) >= FLOWS
   if (!weak) {
-    for (const step of before) if (drops(step)) return darkAt(circuit, step)
+    for (const step of before) if (drops(step) && !works(step)) return darkAt(circuit, step)
     if (drops({ from: enter, to: leave })) return own
-    for (const step of after) if (drops(step)) return darkAt(circuit, step)
+    for (const step of after) if (drops(step) && !works(step)) return darkAt(circuit, step)
   }
   // Two openings share the volts between them: name the first open one.
-  const open = [...before, ...after].find(({ branch }) => circuit.lump(branch).open)
   return open ? darkAt(circuit, open) : own
 }
 

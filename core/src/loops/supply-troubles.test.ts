@@ -17,14 +17,14 @@ const told = (job: Job, ohms: number) => {
 
 it('one part that starves itself buzzes by itself, and how often is said', () => {
   expect(told(wired({ scheme: 's2b', powered: true }), 50)).toEqual([
-    'Valve 1 buzzes, some 33 times a second: as soon as it pulls in it takes its own supply away.',
+    'Valve 1 buzzes, some 33 times a second: as soon as it pulls in it takes its own supply away, most of it lost at Emergency switch.',
   ])
 })
 
 it('what hangs on one weak line buzzes together, and is one sentence', () => {
   const [first, ...more] = told(demoJobs['sable-row']!(), 60)
   expect(first).toMatch(
-    /^Boiler, .*Zone panel, .* and .* buzz, some 6 to 33 times a second: as soon as they pull in they take their own supply away\.$/,
+    /^Boiler, .*Zone panel, .* and .* buzz, some 6 to 33 times a second: as soon as they pull in they take their own supply away, most of it lost at Emergency switch\.$/,
   )
   expect(more.filter((one) => one.includes('buzz'))).toEqual([])
 })

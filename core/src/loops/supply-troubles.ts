@@ -2,19 +2,19 @@ import { transformerIn } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { kindOf } from '../parts/index.ts'
 import { listedPieces } from '../words/listed.ts'
 import { roughly } from '../words/roughly.ts'
-import { spotOfBranch } from '../words/spot.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
-import type { Loops } from './loops.ts'
+import { type Loops, stripsOf } from './loops.ts'
+import { onlyShort, shortBehind, shortInWords } from './short.ts'
+import type { Strip } from './strip.ts'
 import { usedTerminals } from './used-terminals.ts'
 
 /** What is wrong with the supply: what buzzes, has let go or soon will, burnt boards, dark lines, dead transformers. */
 export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
   const troubles: Sentence[] = []
-  if (simulation.buzzing.length > 0) troubles.push(buzzInWords(simulation, job))
+  if (simulation.buzzing.length > 0) troubles.push(buzzInWords(simulation, job, loops))
   const blown = new Set<string>()
   for (const { id, kind, figures } of simulation.netlist.parts.values()) {
     if (!kind.roles.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
@@ -57,6 +57,7 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
       troubles.push([
         { ...source, wrong: true },
         { text: ` is fed${alone ? ' and' : ', and the transformer in it'} takes nothing: ${as}.` },
+        ...shortBehind(simulation, job, dark.part),
       ])
       continue
     }
@@ -79,8 +80,20 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
     if (!winding) continue
     const { id } = part
     const fed = loops.shared.find((s) => s.id === `supply:${id}`)
-    if (!fed?.complete || !lacksVolts(simulation, id)) continue
-    const { amps } = simulation.windingLoad(id, winding.element.name)
+    if (!fed?.complete) continue
+    const { amps, volts, va } = simulation.windingLoad(id, winding.element.name)
+    if (!lacksVolts(simulation, id)) {
+      const [a, b] = winding.nodes
+      const whole = simulation.circuit.volts(a, b) > WHOLE * simulation.netlist.site.lineVolts
+      if (whole && volts < WEAK * part.figures.ratedVolts! && va < part.figures.va!)
+        troubles.push([
+          { text: labelOf(job, id), part: id, wrong: true },
+          {
+            text: `${part.kind.class === 'transformer' ? '' : ': the transformer in it'} gives ${volts.toFixed(0)} V and carries ${va.toFixed(0)} of its ${part.figures.va} VA: it is weak.`,
+          },
+        ])
+      continue
+    }
     troubles.push([
       { text: labelOf(job, id), part: id, wrong: true },
       {
@@ -96,6 +109,10 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
 
 /** Amps over which a winding that has lost its volts is shorted, and not open. */
 const SHORTED = 0.1
+
+/** Share of the line's volts that is whole, and of its rated volts under which a transformer that carries no more than it may is weak. */
+const WHOLE = 0.9
+const WEAK = 0.85
 
 /** Is it a transformer that gives less than a fifth of its volts? */
 function lacksVolts(simulation: Simulation, id: string): boolean {
@@ -133,7 +150,7 @@ function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): 
 }
 
 /** What takes its own supply away as soon as it has it: several that hang on one weak feed do it together. */
-function buzzInWords(simulation: Simulation, job: Job): Sentence {
+function buzzInWords(simulation: Simulation, job: Job, loops: Loops): Sentence {
   const parts = simulation.buzzing
   const names = listedPieces(parts.map((part) => ({ text: labelOf(job, part), part, wrong: true })))
   const hertz = parts.map((part) => Math.round(simulation.hertzOf(part)!))
@@ -141,30 +158,25 @@ function buzzInWords(simulation: Simulation, job: Job): Sentence {
   const often = `some ${least === most ? least : `${least} to ${most}`} times a second`
   const how =
     parts.length === 1
-      ? ` buzzes, ${often}: as soon as it pulls in it takes its own supply away.`
-      : ` buzz, ${often}: as soon as they pull in they take their own supply away.`
-  return [...names, { text: how }]
+      ? ` buzzes, ${often}: as soon as it pulls in it takes its own supply away`
+      : ` buzz, ${often}: as soon as they pull in they take their own supply away`
+  return [...names, { text: how }, ...whyItBuzzes(simulation, job, loops)]
 }
 
-/** What the current went through that opened a fuse: the wires and parts, from the fuse on. */
-function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
-  const path = simulation.blownBy(fuse)
-  if (!path) return [{ text: '.' }]
-  const parts: Piece[] = []
-  const wires: Piece[] = []
-  for (const id of path) {
-    const { wire, part } = spotOfBranch(id)
-    if (wire !== undefined) {
-      if (!wires.some((piece) => piece.wire === wire)) wires.push({ text: job.wires[wire]!.label, wire })
-    } else if (part !== undefined && job.parts[part] && part !== fuse && kindOf(job.parts[part])?.class !== 'joint')
-      if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
+/**
+ * Where what buzzes loses its supply, as the end of a sentence: at the one narrow place on its own loops, or on those that feed
+ * their sources; else at the one short there is.
+ */
+function whyItBuzzes(simulation: Simulation, job: Job, loops: Loops): Piece[] {
+  const narrow = (strips: readonly Strip[]) => {
+    const found = strips.flatMap((strip) => (strip.narrow ? darkInWords(job, strip.narrow) : []))
+    return found.every(({ text }) => text === found[0]!.text) ? found[0] : undefined
   }
-  const listed = (pieces: Piece[]) => pieces.flatMap((piece, i) => (i === 0 ? [piece] : [{ text: ', ' }, piece]))
-  return [
-    { text: ': the current ran through ' },
-    ...listed(parts),
-    { text: `${parts.length > 0 ? ' by ' : ''}${wires.length === 1 ? 'wire' : 'wires'} ` },
-    ...listed(wires),
-    { text: '. Find the short before it is made again.' },
-  ]
+  const strips = [...loops.shared, ...loops.blank, ...loops.zones.flatMap(stripsOf)]
+  const place =
+    narrow(strips.filter(({ subject }) => simulation.buzzing.includes(subject.part))) ??
+    narrow(strips.filter(({ id }) => id.startsWith('supply:')))
+  if (place) return [{ text: ', most of it lost at ' }, place, { text: '.' }]
+  const short = onlyShort(simulation, job)
+  return short ? [{ text: ': ' }, short, { text: '.' }] : [{ text: '.' }]
 }

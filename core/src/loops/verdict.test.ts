@@ -49,7 +49,7 @@ describe('the verdict', () => {
     [
       'motor shorted',
       fault('V2', 'windingShorted'),
-      'Fuse F1 has blown: the current ran through Thermostat 2, Valve 2',
+      'Fuse F1 has blown: Valve 2 is shorted inside. The current ran through Thermostat 2, Valve 2 by wires',
     ],
     ['transformer open', fault('XF1', 'secondaryOpen'), 'Transformer is fed and gives nothing'],
     ['call input dead', fault('B1', 'callInputDead'), 'Boiler offers no call voltage'],

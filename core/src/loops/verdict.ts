@@ -8,6 +8,7 @@ import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
+import { lineShorted } from './short.ts'
 import { supplyTroubles } from './supply-troubles.ts'
 import { usedTerminals } from './used-terminals.ts'
 import { valvesAtRest } from './valves-at-rest.ts'
@@ -25,6 +26,9 @@ export interface Verdict {
 /** One plain sentence on how the job stands now, worst first, and how each zone stands. */
 export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdict {
   const zones = loops.zones.map((zone) => zoneStanding(simulation, job, zone, loops))
+  // Whatever else stands still does so because of it.
+  const shorted = lineShorted(simulation, job)
+  if (shorted) return { tone: 'wrong', sentence: shorted, more: [], zones }
   const dead = supplyTroubles(simulation, job, loops)
   // What a dead source feeds is blank because of it.
   const blank = blankTroubles(job, loops, dead)

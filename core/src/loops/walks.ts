@@ -17,11 +17,12 @@ export interface Walks {
 }
 
 /**
- * What a step costs: fewest mends first (a broken wire, a lifted lead), then fewest contacts that would have to close,
- * then fewest joints. A walk through another load is the last resort: it is a mistake, and is shown as one.
+ * What a step costs: fewest contacts that would have to close, then fewest mends (a broken wire, a lifted lead), then fewest
+ * joints. A way that is broken is still the way: round it by a switch of something else is another circuit. A walk through
+ * another load is the last resort: it is a mistake, and is shown as one.
  */
-const MEND = 1e4
-const CLOSE = 1e2
+const CLOSE = 1e3
+const MEND = 1e2
 const THROUGH_A_LOAD = 1e7
 /** A call that ends in a boiler fed by the same line goes on through what hears it there, and through nothing else. */
 const THROUGH_A_BOILER = 1e6

@@ -45,6 +45,8 @@ export interface Actor {
   told: boolean[]
   /** The way of the current that made it let go. */
   blownBy: Blown | undefined
+  /** While something buzzes: the way of the most current of a round, on which it heats though none may flow when it lets go. */
+  heatedBy: Blown | undefined
   /** The figures it was installed with. */
   readonly own: Figures
 }
@@ -84,6 +86,7 @@ export function actorOf(
     moved: false,
     told: [],
     blownBy: undefined,
+    heatedBy: undefined,
     own: part.figures,
   }
 }

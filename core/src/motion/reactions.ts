@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import type { PartKind, State } from '../parts/kind.ts'
-import { type Actor, blownOn, creepingOf, still } from './actor.ts'
+import { type Actor, type Blown, blownOn, creepingOf, still } from './actor.ts'
 import type { Cast } from './cast.ts'
 import { Cycle } from './cycle.ts'
 import type { Happening } from './happening.ts'
@@ -22,6 +22,8 @@ interface Wish {
   readonly change: Partial<State>
   readonly due: number
 }
+
+const more = (one: Blown | undefined, other: Blown | undefined) => ((one?.amps ?? 0) > (other?.amps ?? 0) ? one : other)
 
 const sameChange = (a: Partial<State>, b: Partial<State>) => {
   const names = Object.keys(a)
@@ -54,6 +56,7 @@ export class Reactions {
   react(now: number) {
     const cast = this.#cast
     const buzzed = this.quiet()
+    if (!buzzed) for (const guard of cast.guards) guard.heatedBy = undefined
     const wishes = new Map<Actor, Wish>()
     let cycle: Cycle<Actor> | undefined
     let instant = 0
@@ -79,6 +82,7 @@ export class Reactions {
         else {
           const waiting = Array.from(wishes, ([actor, { due }]) => [actor, Math.round((due - instant) * 1e6)] as const)
           cycle.passed(waiting, left, (actor) => cast.runsOf(actor))
+          this.#noteHeat()
         }
         if (cycle.seconds !== undefined) {
           this.#buzz(cycle, cycle.seconds, buzzed, now)
@@ -156,7 +160,14 @@ export class Reactions {
   #noteOverload(actor: Actor, change: Partial<State>) {
     const blown = actor.part.kind.roles.blown
     if (blown === undefined || change[blown] !== true) return
-    actor.blownBy = blownOn(this.#circuit, actor.part)
+    actor.blownBy = more(actor.heatedBy, blownOn(this.#circuit, actor.part))
+  }
+
+  /** Of what heats in one round of a buzz, the current that heats it. */
+  #noteHeat() {
+    for (const guard of this.#cast.guards)
+      if (this.#cast.runsOf(guard).some(({ rate }) => rate > 0))
+        guard.heatedBy = more(guard.heatedBy, blownOn(this.#circuit, guard.part))
   }
 
   /** Notes what became of the parts whose state has changed. */

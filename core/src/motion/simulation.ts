@@ -26,7 +26,7 @@ export type Settings = Readonly<Record<string, Readonly<Record<string, StateValu
 export interface Mark {
   readonly now: number
   readonly alterations: Alterations
-  readonly actors: readonly Pick<Actor, 'state' | 'runs' | 'told' | 'blownBy'>[]
+  readonly actors: readonly Pick<Actor, 'state' | 'runs' | 'told' | 'blownBy' | 'heatedBy'>[]
   readonly happenings: number
   readonly buzzing: ReadonlyMap<string, number>
 }
@@ -130,7 +130,13 @@ export class Simulation {
     return {
       now: this.#now,
       alterations: this.#alterations,
-      actors: this.#cast.all.map(({ state, runs, told, blownBy }) => ({ state, runs, told, blownBy })),
+      actors: this.#cast.all.map(({ state, runs, told, blownBy, heatedBy }) => ({
+        state,
+        runs,
+        told,
+        blownBy,
+        heatedBy,
+      })),
       happenings: this.trace.length,
       buzzing: new Map(this.#reactions.buzzing),
     }
@@ -142,7 +148,7 @@ export class Simulation {
     this.#cast.takeMoved()
     this.#now = mark.now
     for (const actor of this.#cast.all) {
-      const { state, runs, told, blownBy } = mark.actors[actor.index]!
+      const { state, runs, told, blownBy, heatedBy } = mark.actors[actor.index]!
       const moved = actor.state !== state
       actor.state = state
       // What moves is what moved then: what it was asked since would seem to stand, and is not that.
@@ -150,6 +156,7 @@ export class Simulation {
       actor.runs = runs
       actor.told = told
       actor.blownBy = blownBy
+      actor.heatedBy = heatedBy
       if (moved) this.circuit.setState(actor.part, state)
     }
     this.#reactions.trace.length = mark.happenings

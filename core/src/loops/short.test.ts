@@ -1,0 +1,244 @@
+import { describe, expect, it } from 'vitest'
+import type { Job } from '../job/schema.ts'
+import { zonesInOrder } from '../job/zones.ts'
+import { ask } from '../motion/asking.ts'
+import { benchWith } from '../suppose/bench.ts'
+import { alterationsOf } from '../suppose/index.ts'
+import { type Ask, supposed, wireAt, wired } from '../testing/benches.ts'
+import { exchange, join } from '../testing/hands.ts'
+import { line } from '../testing/ways.ts'
+import { touchInWords } from '../words/touch.ts'
+import { sentenceText } from '../words/words.ts'
+import { loopsOf } from './loops.ts'
+import { verdictOf } from './verdict.ts'
+
+/** What the verdict says of shorts, weak places and what they bring about: it names the place where there is one. */
+
+const panel: Ask = { scheme: 's5a', panel: 'panel/zone-valve-6' }
+const switched: Ask = { scheme: 's9', ...line, boiler: 'boiler/switched-live' }
+
+/** Everything the verdict says with these zones calling, by their number from 1. */
+function says(job: Job, wrong: readonly string[], calls: readonly number[] = [1]): string[] {
+  const bench = benchWith(job, supposed(wrong))
+  for (const [i, { id }] of zonesInOrder(job).entries()) if (calls.includes(i + 1)) ask(bench, job, id, true)
+  bench.settle()
+  const { sentence, more } = verdictOf(bench, job, loopsOf(bench, job))
+  return [sentence, ...more].map(sentenceText)
+}
+
+const wire = (job: Job, point: string) => wireAt(job, point).id
+
+describe('a fuse or breaker that has let go', () => {
+  it.each<[string, Ask, string, string]>([
+    [
+      'neighbours',
+      {},
+      'part:B1/l+n/short',
+      'Breaker has tripped: Boiler L and Boiler N touch. The current ran through ',
+    ],
+    ['a motor', {}, 'part:V1/windingShorted', 'Fuse F1 has blown: Valve 1 is shorted inside. The current ran through '],
+    ['a motor at 230 V', switched, 'part:V1/windingShorted', 'Fused isolator has blown: Valve 1 is shorted inside.'],
+  ])('names what is shorted: %s', (_, plant, wrong, begins) => {
+    const [first] = says(wired(plant), [wrong])
+    expect(first).toContain(begins)
+    expect(first).toMatch(/by wires [\d, ]+\. Clear it before it is made again\.$/)
+    // Where the current comes from goes without saying.
+    expect(first).not.toContain('Line supply')
+  })
+
+  it('names the conductor that touches earth, by its label and colour', () => {
+    const job = wired()
+    const id = wire(job, 'ES1.in')
+    const { label, colour } = job.wires[id]!
+    expect(says(job, [`wire:${id}/earth`])[0]).toContain(
+      `Breaker has tripped: wire ${label} (${colour}) touches earth.`,
+    )
+  })
+
+  it('names two cores that touch', () => {
+    const [first] = says(wired({ scheme: 's2b', powered: true }), ['pair:TC1/white+blue/short'])
+    expect(first).toMatch(/^Fuse F1 has blown: wire \d+ \(white\) and wire \d+ \(blue\) touch\. /)
+  })
+
+  it('sends to look where a conductor lands wrong: nothing of it is shorted by itself', () => {
+    const job = wired()
+    join(job, 'B1.l', 'B1.n')
+    const [first] = says(job, [])
+    expect(first).toMatch(/^Breaker has tripped: the current ran through .* Find the short before it is made again\.$/)
+  })
+
+  it('by a short that came and went with a buzz is no overload', () => {
+    // What draws too much takes the volts from the thermostat that calls for it: when the fuse goes, next to nothing flows.
+    for (const wrong of ['part:V1/windingShorted', 'part:TS1/w+c/short']) {
+      const [first] = says(wired({ scheme: 's2b', powered: true }), [wrong])
+      expect(first).toMatch(/^Fuse F1 has blown: .*(?:shorted inside|touch)\. The current ran through Thermostat 1/)
+      expect(first).not.toContain('Nothing is shorted')
+    }
+  })
+})
+
+describe('a line that is shorted ahead of every guard', () => {
+  it('says so, and nothing of what stands because of it', () => {
+    expect(says(wired(switched), ['part:FS1/lin+nin/short'])).toEqual([
+      'Line supply has 59 V left: Fused isolator L in and Fused isolator N in touch, ahead of every fuse and breaker here. What guards the building lets go.',
+    ])
+    const job = wired()
+    const first = wire(job, 'MAINS.l')
+    expect(says(job, [`wire:${first}/earth`])[0]).toMatch(
+      /^Line supply has \d+ V left: wire 1 \(black\) touches earth, ahead /,
+    )
+    join(job, 'MAINS.l', 'MAINS.n')
+    expect(says(job, [])[0]).toMatch(
+      /^Line supply has \d+ V left: it is shorted ahead of every fuse and breaker here\./,
+    )
+  })
+
+  it('is none where the line itself is low, gone, or merely loaded', () => {
+    for (const wrong of ['supply/low', 'supply/dead', 'supply/neutral'])
+      expect(says(wired(switched), [wrong]).join(' ')).not.toContain('ahead of every fuse')
+    expect(says(wired({ zones: 12 }), [], [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]).join(' ')).not.toContain(
+      'ahead of every',
+    )
+  })
+})
+
+describe('a transformer that has burnt out', () => {
+  it('is not to be replaced before what burnt it', () => {
+    expect(says(wired(panel), ['part:V1/windingShorted'])[0]).toBe(
+      'Zone panel is fed, and the transformer in it takes nothing: its winding is open. Behind it, Valve 1 is shorted inside: clear that before another goes in.',
+    )
+    expect(says(wired(panel), ['part:V1/m1+m2/short'])[0]).toContain(
+      'Behind it, Valve 1 M1 and Valve 1 M2 touch: clear',
+    )
+  })
+
+  it('tells of something where there are several it could be', () => {
+    expect(says(wired(panel), ['part:V1/windingShorted', 'part:V1/m1+m2/short'])[0]).toContain(
+      'Behind it, something is shorted: clear that before another goes in.',
+    )
+  })
+
+  it('has nothing behind it where it only died, or where the short is not switched on', () => {
+    expect(says(wired(panel), ['part:PN1/transformerDead'])[0]).toBe(
+      'Zone panel is fed, and the transformer in it takes nothing: its winding is open.',
+    )
+    expect(says(wired(panel), ['part:PN1/transformerDead', 'part:V1/windingShorted'], [])[0]).not.toContain('Behind it')
+  })
+})
+
+describe('a transformer that gives too little', () => {
+  it('is weak where the line is whole and it carries no more than it may', () => {
+    expect(says(wired(), ['part:XF1/weak'])[0]).toMatch(
+      /^Transformer gives \d+ V and carries \d+ of its 40 VA: it is weak\.$/,
+    )
+    expect(says(wired(panel), ['part:PN1/transformerWeak'])[0]).toMatch(
+      /^Zone panel: the transformer in it gives \d+ V and carries \d+ of its 100 VA: it is weak\.$/,
+    )
+  })
+
+  it('is not called weak where the line is low, nor where too much hangs on it', () => {
+    expect(says(wired(), ['supply/low']).join(' ')).not.toContain('weak')
+    const heavy = wired({ zones: 2 })
+    for (const n of [1, 2]) heavy.parts[`V${n}`]!.figures = { va: 30 }
+    expect(says(heavy, [], [1, 2]).join(' ')).not.toContain('weak')
+    expect(says(wired(), []).join(' ')).not.toContain('weak')
+  })
+})
+
+describe('what is driven though nobody calls', () => {
+  it('is driven by the two that touch, where two do', () => {
+    expect(says(wired(), ['part:TS2/r+w/short'])).toContain(
+      'Zone 2: Valve 2 is driven though nobody calls: Thermostat 2 R and Thermostat 2 W touch.',
+    )
+    expect(says(wired(), ['pair:TC2/red+white/short']).join(' ')).toMatch(
+      /Valve 2 is driven though nobody calls: wire \d+ \((?:white|red)\) and wire \d+ \((?:white|red)\) touch\./,
+    )
+  })
+
+  it('gets it from somewhere else where only its conductors are crossed', () => {
+    const job = wired()
+    exchange(job, 'V1.m1', 'V2.m1')
+    expect(says(job, []).join(' ')).toContain(
+      'is driven though nobody calls. Its motor gets voltage from somewhere else.',
+    )
+  })
+})
+
+describe('what buzzes', () => {
+  const ohms = (at: string) => [{ id: at, value: 60 }]
+  const heard = (job: Job, wrong: readonly { id: string; value: number }[]) => {
+    const bench = benchWith(job, [])
+    ask(bench, job, zonesInOrder(job)[0]!.id, true)
+    bench.settle()
+    bench.alter(alterationsOf(job, wrong))
+    bench.settle()
+    return sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)
+  }
+
+  it('names the one narrow place that all of it hangs on', () => {
+    const job = wired(panel)
+    expect(heard(job, ohms(`wire:${wire(job, 'CB1.in')}.to/ohms`))).toMatch(
+      /buzz, .* they take their own supply away, most of it lost at a poor joint at Breaker IN\.$/,
+    )
+    expect(heard(job, ohms('part:SS1.pole/ohms'))).toContain('most of it lost at Service switch.')
+    // Of two as narrow neither is.
+    expect(heard(job, [...ohms('part:SS1.pole/ohms'), ...ohms('part:ES1.pole/ohms')])).not.toContain('most of it')
+  })
+
+  it('names the short that starves it', () => {
+    const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
+    expect(says(job, ['part:B1/b1+b2/short']).join(' ')).toMatch(
+      /buzz.*own supply away: Boiler B1 and Boiler B2 touch\./,
+    )
+  })
+})
+
+describe('a call that somebody else brings to the boiler', () => {
+  it.each<[string, Ask, string]>([
+    ['switched live', switched, 'V1.out'],
+    ['switched live, the feed of the switch', switched, 'V1.feed'],
+    ['boiler feeds valves', { scheme: 's4', boiler: 'boiler/valve-supply' }, 'V1.e1'],
+  ])('%s: the zone whose own proof is broken is told where, and that the boiler is called', (_, plant, point) => {
+    const job = wired(plant)
+    const id = wire(job, point)
+    const both = says(job, [`wire:${id}/open`], [1, 2])
+    expect(both[0]).toContain(
+      'Zone 1: valve open, boiler called, but not by this zone. The call loop goes dark at wire',
+    )
+    expect(says(job, [`wire:${id}/open`], [1])[0]).toContain(
+      'Zone 1: valve open, boiler not told. The call loop goes dark',
+    )
+  })
+
+  it('a broken way is still the way, though a switch of another zone would lead round it', () => {
+    const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply', valve: 'valve/heat-3' })
+    const id = Object.keys(job.wires).find((one) => {
+      const { from, to } = job.wires[one]!
+      return from.part === 'V1' && to.part === 'S2'
+    })!
+    expect(says(job, [`wire:${id}/open`])[0]).toContain(`goes dark at wire ${job.wires[id]!.label}`)
+  })
+})
+
+it('a valve that is told to follow a signal and hears none is wrong, whoever owes it', () => {
+  const setters = wired({ scheme: 's7', boiler: '', thermostat: 'controller/signal-setter', valve: 'valve/modulating' })
+  expect(says(setters, ['part:TS1/batteryDead'])).toEqual([
+    'Zone 1: Valve 1 is fed and hears no signal, so it stands at its zero end: Setter 1 gives none.',
+  ])
+  expect(says(setters, ['part:TS1/plus+minus/short'])[0]).toContain('at its zero end: Setter 1 + and Setter 1 - touch.')
+  expect(says(setters, ['part:TS1/batteryDead'], [])[0]).toContain('Nobody calls')
+})
+
+it('tells a touch by what meets in it', () => {
+  const job = wired()
+  const id = wire(job, 'V1.m1')
+  const { label, colour } = job.wires[id]!
+  expect(touchInWords(job, 'touch:B1.l+B1.n')).toEqual({ text: 'Boiler L and Boiler N touch', part: 'B1', wrong: true })
+  expect(touchInWords(job, `touch:wire:${id}.from+earth`)).toEqual({
+    text: `wire ${label} (${colour}) touches earth`,
+    wire: id,
+    wrong: true,
+  })
+  expect(touchInWords(job, 'wire:w1')).toBeUndefined()
+  expect(touchInWords(job, 'V1.motor')).toBeUndefined()
+})

@@ -1,0 +1,95 @@
+import { size } from '../circuit/complex.ts'
+import { heaviestPath } from '../circuit/heaviest-path.ts'
+import { type Branch, transformerIn } from '../circuit/netlist.ts'
+import type { Job } from '../job/schema.ts'
+import type { Simulation } from '../motion/simulation.ts'
+import { kindOf } from '../parts/index.ts'
+import { spotOfBranch } from '../words/spot.ts'
+import { touchInWords } from '../words/touch.ts'
+import { labelOf, type Piece, type Sentence } from '../words/words.ts'
+
+type Bench = Pick<Simulation, 'netlist' | 'circuit'>
+
+/** What is shorted on the way of a current, as a clause: two conductors that touch, a load that is shorted inside. */
+function shortOn({ netlist, circuit }: Bench, job: Job, path: readonly string[]): Piece | undefined {
+  for (const id of path) {
+    const touch = touchInWords(job, id)
+    if (touch) return touch
+    const branch = netlist.branchOf.get(id)
+    if (branch?.form === 'load' && branch.part && circuit.forced(branch))
+      return { text: `${labelOf(job, branch.part)} is shorted inside`, part: branch.part, wrong: true }
+  }
+  return undefined
+}
+
+/** What the current went through that opened a fuse: the wires and parts, from the fuse on; and where it was short, if that is one place. */
+export function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
+  const path = simulation.blownBy(fuse)
+  if (!path) return [{ text: '.' }]
+  const short = shortOn(simulation, job, path)
+  const parts: Piece[] = []
+  const wires: Piece[] = []
+  for (const id of path) {
+    const { wire, part } = spotOfBranch(id)
+    const kind = kindOf(job.parts[part ?? ''])
+    if (wire !== undefined) {
+      if (!wires.some((piece) => piece.wire === wire)) wires.push({ text: job.wires[wire]!.label, wire })
+    } else if (part !== undefined && kind && part !== fuse && kind.class !== 'joint' && kind.class !== 'supply')
+      if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
+  }
+  const listed = (pieces: Piece[]) => pieces.flatMap((piece, i) => (i === 0 ? [piece] : [{ text: ', ' }, piece]))
+  return [
+    { text: ': ' },
+    ...(short ? [short, { text: '. The' }] : [{ text: 'the' }]),
+    { text: ' current ran through ' },
+    ...listed(parts),
+    { text: `${parts.length > 0 ? ' by ' : ''}${wires.length === 1 ? 'wire' : 'wires'} ` },
+    ...listed(wires),
+    { text: short ? '. Clear it before it is made again.' : '. Find the short before it is made again.' },
+  ]
+}
+
+/** Share of the ohms of its rated load under which what hangs on a transformer is shorted. */
+const SHORTED = 0.25
+
+/** What is shorted behind a transformer that has burnt out, as a further sentence: the next would burn too. Nothing where nothing is. */
+export function shortBehind({ netlist, circuit }: Simulation, job: Job, id: string): Piece[] {
+  const part = netlist.parts.get(id)
+  const winding = part && transformerIn(part)
+  if (!winding) return []
+  const { va, ratedVolts } = part.figures
+  const [, , c, d] = winding.nodes
+  if (size(circuit.impedance(c, d)) > (SHORTED * ratedVolts! ** 2) / va!) return []
+  const short = onlyShort({ netlist, circuit }, job)
+  return [
+    { text: ' Behind it, ' },
+    short ?? { text: 'something is shorted' },
+    { text: ': clear that before another goes in.' },
+  ]
+}
+
+/** What is shorted in the whole plant, where it is one thing: where no current tells which of several it would be, none. */
+export function onlyShort(bench: Bench, job: Job): Piece | undefined {
+  const shorts = bench.netlist.branches.flatMap((branch) =>
+    bench.circuit.lump(branch).open ? [] : (shortOn(bench, job, [branch.id]) ?? []),
+  )
+  return shorts.length === 1 ? shorts[0] : undefined
+}
+
+/** Share of its volts that a line keeps whatever fairly hangs on it. */
+const COLLAPSES = 0.5
+
+/** A line that is shorted ahead of every fuse and breaker of the plant: no volts are left for anything. */
+export function lineShorted({ netlist, circuit }: Simulation, job: Job): Sentence | undefined {
+  const collapsed = (branch: Branch) =>
+    branch.form === 'source' && circuit.volts(branch.a, branch.b) < COLLAPSES * circuit.volted(branch)
+  const source = netlist.branches.find(collapsed)
+  if (!source?.part) return undefined
+  const short = shortOn({ netlist, circuit }, job, heaviestPath(circuit, source.id))
+  return [
+    { text: labelOf(job, source.part), part: source.part, wrong: !short },
+    { text: ` has ${circuit.volts(source.a, source.b).toFixed(0)} V left: ` },
+    ...(short ? [short, { text: ',' }] : [{ text: 'it is shorted' }]),
+    { text: ' ahead of every fuse and breaker here. What guards the building lets go.' },
+  ]
+}

@@ -10,13 +10,13 @@ import type { Strip } from './strip.ts'
  * Thermostats, programmers, controllers and boilers that lack what they live on: for each reason a sentence about all that share it.
  * @param said what the supply is said to lack already: what is blank because of it needs no sentence of its own
  */
-export function blankTroubles(job: Job, { blank }: Loops, said: readonly Sentence[]): Sentence[] {
+export function blankTroubles(job: Job, loops: Loops, said: readonly Sentence[]): Sentence[] {
   const named = new Set(said.flatMap((sentence) => sentence.flatMap(({ part }) => part ?? [])))
   const reasons = new Map<string, Strip[]>()
-  for (const strip of blank) {
+  for (const strip of loops.blank) {
     const { dark, subject } = strip
     if (dark?.at === 'source' ? said.length > 0 : named.has(subject.part) || named.has(dark?.part ?? '')) continue
-    const reason = sentenceText(why(job, strip, true))
+    const reason = sentenceText(why(job, strip, loops, true))
     reasons.set(reason, [...(reasons.get(reason) ?? []), strip])
   }
   return [...reasons.values()].map((strips) => {
@@ -26,15 +26,15 @@ export function blankTroubles(job: Job, { blank }: Loops, said: readonly Sentenc
     return [
       ...listedPieces(names),
       { text: ` ${several ? 'are' : 'is'} ${dead ? 'dead' : 'blank'}: ` },
-      ...why(job, strips[0]!, several),
+      ...why(job, strips[0]!, loops, several),
     ]
   })
 }
 
-function why(job: Job, strip: Strip, several: boolean): Sentence {
+function why(job: Job, strip: Strip, loops: Loops, several: boolean): Sentence {
   const { dark, circuit } = strip
   const [they, their] = several ? ['they', 'Their'] : ['it', 'Its']
-  if (!dark) return [{ text: `${they} ${several ? 'get' : 'gets'} too few volts` }, ...lostAt(job, strip)]
+  if (!dark) return [{ text: `${they} ${several ? 'get' : 'gets'} too few volts` }, ...lostAt(job, strip, loops)]
   if (dark.at === 'nowhere') return [darkInWords(job, dark), { text: ' leads nowhere.' }]
   const volts = circuit === 'line voltage' ? 'line voltage' : '24 V'
   return [

@@ -2,6 +2,7 @@ import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf, type Piece, terminalInWords } from '../words/words.ts'
 import type { Dark } from './dark.ts'
+import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
 
 /** Where a loop goes dark, as the end of a sentence that begins "goes dark at". */
@@ -40,8 +41,11 @@ export function darkInWords(job: Job, dark: Dark): Piece {
   }
 }
 
-/** The end of a sentence about too few volts: where most of them are lost, if it is in one place. */
-export const lostAt = (job: Job, strip: Strip | undefined): Piece[] =>
-  strip?.lost
-    ? [{ text: ': most of what is missing is lost at ' }, darkInWords(job, strip.lost), { text: '.' }]
+/** The end of a sentence about too few volts: where most of them are lost, on its own loop or on the one that feeds its source, if that is one place. */
+export function lostAt(job: Job, strip: Strip | undefined, { shared }: Pick<Loops, 'shared'>): Piece[] {
+  const supply = shared.find(({ id }) => strip?.from && id === `supply:${strip.from.part}`)
+  const lost = strip?.lost ?? supply?.lost
+  return lost
+    ? [{ text: ': most of what is missing is lost at ' }, darkInWords(job, lost), { text: '.' }]
     : [{ text: '.' }]
+}

@@ -5,7 +5,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
-import type { ZoneLoops } from './loops.ts'
+import type { Loops, ZoneLoops } from './loops.ts'
 import { onlyShort } from './short.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
@@ -18,6 +18,7 @@ export function followingValve(
   simulation: Simulation,
   job: Job,
   loops: ZoneLoops,
+  all: Loops,
   asker: InstalledPart,
   valve: InstalledPart,
 ): ZoneStanding {
@@ -44,7 +45,7 @@ export function followingValve(
   if (!powered)
     return {
       ...found,
-      trouble: [name, label, ...unpowered(job, valve.id, loops.valve)],
+      trouble: [name, label, ...unpowered(job, valve.id, loops.valve, all)],
     }
   // A current needs a closed loop and a voltage a whole one: what was set must arrive.
   const lost = loops.signal?.dark
@@ -76,6 +77,16 @@ export function followingValve(
       ],
     }
   }
+  if (asked <= ASKS && off <= ASKS && is(simulation, valve, 'passes'))
+    return {
+      ...found,
+      says: 'shut, lets water by',
+      trouble: [
+        name,
+        label,
+        { text: ' is shut and lets water by: this zone warms whenever heat comes. Dirt on the seat.' },
+      ],
+    }
   if (held && off > 0.05)
     return {
       ...found,
@@ -86,9 +97,9 @@ export function followingValve(
 }
 
 /** Why a valve has not the power it needs: its feed goes dark on the way, or reaches it and finds it dead, or is too weak. */
-function unpowered(job: Job, valve: string, strip: Strip | undefined): Piece[] {
+function unpowered(job: Job, valve: string, strip: Strip | undefined, all: Loops): Piece[] {
   const dark = strip?.dark
-  if (!dark) return [{ text: ' gets too few volts to work and stays where it is' }, ...lostAt(job, strip)]
+  if (!dark) return [{ text: ' gets too few volts to work and stays where it is' }, ...lostAt(job, strip, all)]
   if (dark.at === 'load' && dark.part === valve)
     return [{ text: ' has its 24 V and takes nothing: its drive is dead, and it stays where it is.' }]
   return [{ text: ' has no 24 V and stays where it is. Its feed goes dark at ' }, darkInWords(job, dark), { text: '.' }]

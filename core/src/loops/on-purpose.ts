@@ -4,6 +4,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { labelOf, type Sentence } from '../words/words.ts'
 import type { Loops } from './loops.ts'
 import { boilersTold, withheld } from './plant.ts'
+import { whyLive } from './short.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -17,9 +18,13 @@ export function idlePumps(simulation: Simulation, job: Job, zones: readonly Zone
   if (excused) return []
   return parts
     .filter((part) => part.kind.class === 'pump' && is(simulation, part, 'running'))
-    .map(({ id }) => [
+    .map(({ id, kind }) => [
       { text: labelOf(job, id), part: id, wrong: true },
-      { text: ' runs though nobody calls: it is fed past every switch that should start it.' },
+      { text: ' runs though nobody calls: ' },
+      whyLive(simulation, job, `${id}.${kind.roles.work}`) ?? {
+        text: 'it is fed past every switch that should start it',
+      },
+      { text: '.' },
     ])
 }
 

@@ -1,17 +1,16 @@
-import { heaviestPath } from '../circuit/heaviest-path.ts'
 import type { InstalledPart } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { endSwitchOf } from '../parts/roles.ts'
-import { touchInWords } from '../words/touch.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { callLost, laneOf } from './call-lost.ts'
 import type { Dark } from './dark.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
 import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
+import { whyLive } from './short.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
 /** What a zone with a valve that opens and shuts is told by. */
@@ -125,10 +124,9 @@ function uncalled({
       { text: '.' },
     )
   if (driven) {
-    const path = heaviestPath(simulation.circuit, `${valve.id}.${valve.kind.roles.actuator}`)
-    const touch = path.map((id) => touchInWords(job, id)).find((piece) => piece !== undefined)
-    const why = touch
-      ? [{ text: ' is driven though nobody calls: ' }, touch, { text: '.' }]
+    const live = whyLive(simulation, job, `${valve.id}.${valve.kind.roles.actuator}`)
+    const why = live
+      ? [{ text: ' is driven though nobody calls: ' }, live, { text: '.' }]
       : [{ text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.' }]
     return trouble('runs with no call', label, ...why)
   }
@@ -186,7 +184,7 @@ const valvesMade = (simulation: Simulation, job: Job): string[] =>
   })
 
 /** Called, and nothing drives it: held back on purpose, or its loop is dark. */
-function unfed({ simulation, job, loops, label, stands, trouble }: Look) {
+function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {
   const strip = loops.valve
   const reason = withheld(simulation, strip)
   if (reason) return stands(`waits: ${reason.why}`)
@@ -217,7 +215,7 @@ function unfed({ simulation, job, loops, label, stands, trouble }: Look) {
     { text: 'calling, but the voltage at ' },
     label,
     { text: ' is too low to run it' },
-    ...lostAt(job, strip),
+    ...lostAt(job, strip, all),
   )
 }
 
@@ -233,7 +231,7 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
       { text: 'the voltage at ' },
       label,
       { text: ` is too low to open it: it stands at ${Math.round(100 * travel)} %` },
-      ...lostAt(job, loops.valve),
+      ...lostAt(job, loops.valve, all),
     )
   if (travel < 1 && !proven) return stands(says)
   const given = loops.call ? undefined : callHeldBack(simulation)
@@ -256,7 +254,7 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
     return trouble('open, boiler dead', { text: 'valve open, but ' }, darkInWords(job, lane.dark), {
       text: ' offers no call voltage.',
     })
-  if (lane) return trouble('open, boiler deaf', { text: 'valve open, but ' }, ...deaf(simulation))
+  if (lane) return trouble('open, boiler deaf', { text: 'valve open, but ' }, ...deaf(simulation, job, all))
   if (!loops.call)
     return trouble('open, nothing to prove it', label, { text: ' is open and nothing tells the boiler' }, ...ends)
   // Where its switch is not to be made yet, another call may already have told the boiler.
@@ -315,16 +313,19 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
   if (lost)
     return trouble('proven, boiler not told', { text: 'valve open and proven, but the boiler is not told' }, ...ends)
   if (boilersTold(simulation).length === 0)
-    return trouble('proven, boiler deaf', { text: 'valve open and proven, but ' }, ...deaf(simulation))
+    return trouble('proven, boiler deaf', { text: 'valve open and proven, but ' }, ...deaf(simulation, job, all))
   return endSwitchOf(valve.kind.roles) ? stands(`${says}, proven`) : stands(`${says}, assumed`, { assumed: true })
 }
 
 /** A boiler to which the call comes and which does not fire on it. */
-function deaf({ netlist }: Simulation): Piece[] {
+function deaf({ netlist }: Simulation, job: Job, { shared }: Loops): Piece[] {
   const boiler = [...netlist.parts.values()].find(({ kind }) => kind.roles.told !== undefined)
+  const weak = shared.find(({ subject, narrow }) => narrow && subject.part === boiler?.id)?.narrow
   return [
     { text: 'the boiler', ...(boiler && { part: boiler.id }), wrong: true },
-    { text: ' does not answer its call.' },
+    { text: ' does not answer its call' },
+    ...(weak ? [{ text: ': its line is weak at ' }, darkInWords(job, weak)] : []),
+    { text: '.' },
   ]
 }
 

@@ -164,6 +164,55 @@ describe('what is driven though nobody calls', () => {
   })
 })
 
+describe('what runs though nobody calls', () => {
+  it.each<[string, Ask, string, string]>([
+    [
+      'an end switch bridged',
+      {},
+      'part:V1/e1+e2/short',
+      'Boiler is called though no zone calls and no end switch is made: Valve 1 S1 and Valve 1 S2 touch.',
+    ],
+    [
+      'a pump relay welded',
+      {},
+      'part:B1/pumpRelayWelded',
+      'System pump runs though nobody calls: a contact of Boiler stays made.',
+    ],
+    [
+      'a centre whose free channel is bridged',
+      { scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 2 },
+      'part:PN1/r5+w5/short',
+      'Boiler is called though no zone calls and no end switch is made: Manifold centre 5R and Manifold centre 5W touch.',
+    ],
+  ])('%s is named', (_, plant, wrong, told) => {
+    expect(says(wired(plant), [wrong], [])).toContain(told)
+  })
+
+  it('is told as before where nothing of it is shorted', () => {
+    const call = wired()
+    join(call, 'B1.t1', 'B1.t2')
+    expect(says(call, [], []).join(' ')).toContain('no end switch is made: its call wires touch somewhere.')
+    const pump = wired()
+    join(pump, 'B1.l', 'P1.l')
+    expect(says(pump, [], []).join(' ')).toContain(
+      'System pump runs though nobody calls: it is fed past every switch that should start it.',
+    )
+  })
+})
+
+describe('too few volts', () => {
+  it('are told where they are lost, on the line that feeds the transformer too', () => {
+    const heated: Ask = { scheme: 's5a', panel: 'panel/zone-valve-6', valve: 'valve/heat-3' }
+    const job = wired(heated)
+    expect(says(job, [`wire:${wire(job, 'CB1.in')}.to/ohms`], [1, 2])[0]).toMatch(
+      /the voltage at Valve 1 is too low to run it: most of what is missing is lost at a poor joint at Breaker IN\.$/,
+    )
+    expect(says(job, ['part:SS1.pole/ohms'], [1, 2])[0]).toBe(
+      'Zone 1: valve open and proven, but the boiler does not answer its call: its line is weak at Service switch.',
+    )
+  })
+})
+
 describe('what buzzes', () => {
   const ohms = (at: string) => [{ id: at, value: 60 }]
   const heard = (job: Job, wrong: readonly { id: string; value: number }[]) => {
@@ -210,6 +259,13 @@ describe('a call that somebody else brings to the boiler', () => {
     )
   })
 
+  it('a switch of its own that does not make is told, and not the boiler that another has called', () => {
+    const job = wired(switched)
+    expect(says(job, ['part:V1/switchNeverMakes'], [1, 2])[0]).toBe(
+      'Zone 1: valve open, boiler called, but not by this zone. The call loop goes dark at the end switch of Valve 1.',
+    )
+  })
+
   it('a broken way is still the way, though a switch of another zone would lead round it', () => {
     const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply', valve: 'valve/heat-3' })
     const id = Object.keys(job.wires).find((one) => {
@@ -227,6 +283,9 @@ it('a valve that is told to follow a signal and hears none is wrong, whoever owe
   ])
   expect(says(setters, ['part:TS1/plus+minus/short'])[0]).toContain('at its zero end: Setter 1 + and Setter 1 - touch.')
   expect(says(setters, ['part:TS1/batteryDead'], [])[0]).toContain('Nobody calls')
+  expect(says(setters, ['part:V2/bodyPasses'], [])).toEqual([
+    'Zone 2: Valve 2 is shut and lets water by: this zone warms whenever heat comes. Dirt on the seat.',
+  ])
 })
 
 it('tells a touch by what meets in it', () => {

@@ -22,6 +22,19 @@ function shortOn({ netlist, circuit }: Bench, job: Job, path: readonly string[])
   return undefined
 }
 
+/** What lets a load have its current though nothing asks for it, as a clause: two that touch on its way, a contact that has welded. */
+export function whyLive(simulation: Simulation, job: Job, load: string): Piece | undefined {
+  const { netlist, circuit } = simulation
+  for (const id of heaviestPath(circuit, load)) {
+    const touch = touchInWords(job, id)
+    if (touch) return touch
+    const branch = netlist.branchOf.get(id)
+    if (branch?.form === 'contact' && branch.part && circuit.forced(branch)?.as === 'closed')
+      return { text: `a contact of ${labelOf(job, branch.part)} stays made`, part: branch.part, wrong: true }
+  }
+  return onlyShort(simulation, job)
+}
+
 /** What the current went through that opened a fuse: the wires and parts, from the fuse on; and where it was short, if that is one place. */
 export function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
   const path = simulation.blownBy(fuse)

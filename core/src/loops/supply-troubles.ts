@@ -165,7 +165,7 @@ function buzzInWords(simulation: Simulation, job: Job, loops: Loops): Sentence {
 
 /**
  * Where what buzzes loses its supply, as the end of a sentence: at the one narrow place on its own loops, or on those that feed
- * their sources; else at the one short there is.
+ * their sources, or on any; else at the one short there is.
  */
 function whyItBuzzes(simulation: Simulation, job: Job, loops: Loops): Piece[] {
   const narrow = (strips: readonly Strip[]) => {
@@ -175,7 +175,8 @@ function whyItBuzzes(simulation: Simulation, job: Job, loops: Loops): Piece[] {
   const strips = [...loops.shared, ...loops.blank, ...loops.zones.flatMap(stripsOf)]
   const place =
     narrow(strips.filter(({ subject }) => simulation.buzzing.includes(subject.part))) ??
-    narrow(strips.filter(({ id }) => id.startsWith('supply:')))
+    narrow(strips.filter(({ id }) => id.startsWith('supply:'))) ??
+    narrow(strips)
   if (place) return [{ text: ', most of it lost at ' }, place, { text: '.' }]
   const short = onlyShort(simulation, job)
   return short ? [{ text: ': ' }, short, { text: '.' }] : [{ text: '.' }]

@@ -343,7 +343,7 @@ describe('a strip', () => {
     const { tone, sentence, zones } = verdictOf(bench, job, loops)
     expect([tone, sentenceText(sentence)]).toEqual([
       'wrong',
-      'Zone 1: the voltage at Valve 1 is too low to open it: it stands at 92 %.',
+      'Zone 1: the voltage at Valve 1 is too low to open it: it stands at 92 %: most of what is missing is lost at Emergency switch.',
     ])
     expect(zones[0]).toMatchObject({ moving: false, says: 'stands at 92 %: too few volts to run' })
     expect(offBecause(bench, job, loops, 0, zones[0]!).first?.of).toBe('open')

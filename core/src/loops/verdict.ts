@@ -8,7 +8,7 @@ import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
-import { lineShorted } from './short.ts'
+import { lineShorted, whyLive } from './short.ts'
 import { supplyTroubles } from './supply-troubles.ts'
 import { usedTerminals } from './used-terminals.ts'
 import { valvesAtRest } from './valves-at-rest.ts'
@@ -88,7 +88,11 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
   if (told.length > 0 && !zones.some((z) => z.calling || z.moving || z.trouble) && !anyProven)
     troubles.push([
       { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
-      { text: ' is called though no zone calls and no end switch is made: its call wires touch somewhere.' },
+      { text: ' is called though no zone calls and no end switch is made: ' },
+      whyLive(simulation, job, `${told[0]!.id}.${told[0]!.kind.roles.callSense}`) ?? {
+        text: 'its call wires touch somewhere',
+      },
+      { text: '.' },
     ])
   else if (
     told.length > 0 &&
@@ -154,7 +158,7 @@ function fedAndStand(simulation: Simulation, job: Job, loops: Loops): Sentence[]
     } else if (stuck(simulation, part, 'running'))
       troubles.push([{ text: 'The boiler is called and ' }, name, { text: ' is fed, but does not turn.' }])
     else {
-      const end = lostAt(job, strip)
+      const end = lostAt(job, strip, loops)
       const { names } = weak.get(sentenceText(end)) ?? { names: [] }
       weak.set(sentenceText(end), { names: [...names, name], end })
     }

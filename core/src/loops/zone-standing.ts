@@ -17,7 +17,7 @@ export function zoneStanding(simulation: Simulation, job: Job, loops: ZoneLoops,
   const valve = of ? simulation.netlist.parts.get(of) : undefined
   if (!thermostat) return blank
   if (!valve) return valveKind === '' ? restingSide(simulation, loops, thermostat) : blank
-  if (valve.kind.roles.listens) return followingValve(simulation, job, loops, thermostat, valve)
+  if (valve.kind.roles.listens) return followingValve(simulation, job, loops, all, thermostat, valve)
   const first = ownValve(simulation, job, loops, all, thermostat, valve)
   const further = (loops.also ?? []).flatMap((strip) => {
     const head = simulation.netlist.parts.get(strip.subject.part)

@@ -6,15 +6,15 @@ import { listedPieces } from '../words/listed.ts'
 import { roughly } from '../words/roughly.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
-import { type Loops, stripsOf } from './loops.ts'
-import { onlyShort, shortBehind, shortInWords } from './short.ts'
-import type { Strip } from './strip.ts'
+import type { Loops } from './loops.ts'
+import { shortBehind, shortInWords } from './short.ts'
+import { starving } from './starving.ts'
 import { usedTerminals } from './used-terminals.ts'
 
 /** What is wrong with the supply: what buzzes, has let go or soon will, burnt boards, dark lines, dead transformers. */
 export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): Sentence[] {
   const troubles: Sentence[] = []
-  if (simulation.buzzing.length > 0) troubles.push(buzzInWords(simulation, job, loops))
+  troubles.push(...starving(simulation, job, loops))
   const blown = new Set<string>()
   for (const { id, kind, figures } of simulation.netlist.parts.values()) {
     if (!kind.roles.blown || simulation.stateOf(id)[kind.roles.blown] !== true) continue
@@ -147,37 +147,4 @@ function tooHot(simulation: Simulation, job: Job, id: string, seconds: number): 
       text: ` carries ${va.toFixed(0)} VA of ${part.figures.va} and burns out in some ${time}: too much calls at once.`,
     },
   ]
-}
-
-/** What takes its own supply away as soon as it has it: several that hang on one weak feed do it together. */
-function buzzInWords(simulation: Simulation, job: Job, loops: Loops): Sentence {
-  const parts = simulation.buzzing
-  const names = listedPieces(parts.map((part) => ({ text: labelOf(job, part), part, wrong: true })))
-  const hertz = parts.map((part) => Math.round(simulation.hertzOf(part)!))
-  const [least, most] = [Math.min(...hertz), Math.max(...hertz)]
-  const often = `some ${least === most ? least : `${least} to ${most}`} times a second`
-  const how =
-    parts.length === 1
-      ? ` buzzes, ${often}: as soon as it pulls in it takes its own supply away`
-      : ` buzz, ${often}: as soon as they pull in they take their own supply away`
-  return [...names, { text: how }, ...whyItBuzzes(simulation, job, loops)]
-}
-
-/**
- * Where what buzzes loses its supply, as the end of a sentence: at the one narrow place on its own loops, or on those that feed
- * their sources, or on any; else at the one short there is.
- */
-function whyItBuzzes(simulation: Simulation, job: Job, loops: Loops): Piece[] {
-  const narrow = (strips: readonly Strip[]) => {
-    const found = strips.flatMap((strip) => (strip.narrow ? darkInWords(job, strip.narrow) : []))
-    return found.every(({ text }) => text === found[0]!.text) ? found[0] : undefined
-  }
-  const strips = [...loops.shared, ...loops.blank, ...loops.zones.flatMap(stripsOf)]
-  const place =
-    narrow(strips.filter(({ subject }) => simulation.buzzing.includes(subject.part))) ??
-    narrow(strips.filter(({ id }) => id.startsWith('supply:'))) ??
-    narrow(strips)
-  if (place) return [{ text: ', most of it lost at ' }, place, { text: '.' }]
-  const short = onlyShort(simulation, job)
-  return short ? [{ text: ': ' }, short, { text: '.' }] : [{ text: '.' }]
 }

@@ -4,12 +4,13 @@ import { type Netlist, netlistOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { type Catalogue, catalogue } from '../parts/index.ts'
 import type { State, StateValue } from '../parts/kind.ts'
-import { type Actor, actorOf, type Run, toldOf } from './actor.ts'
+import { type Actor, actorOf, toldOf } from './actor.ts'
 import { type Alterations, unaltered } from './alterations.ts'
 import { Cast } from './cast.ts'
 import type { Happening } from './happening.ts'
-import { leaving, near } from './levels.ts'
-import { HOLD_UP, Reactions } from './reactions.ts'
+import { impose } from './imposing.ts'
+import { Passage } from './passage.ts'
+import { Reactions } from './reactions.ts'
 import { Surroundings } from './surroundings.ts'
 
 export interface Settled {
@@ -43,17 +44,6 @@ export interface Beginning {
   readonly trace?: readonly Happening[]
 }
 
-/** Seconds between two events that nobody could tell apart, and how many of them in a row are hunting. */
-const TINY = 1e-4
-const HUNTS = 8
-
-/** Names that stand in either, those of the first first; mostly in none. */
-function eitherOf(one: object, other: object): string[] {
-  const names = Object.keys(one)
-  for (const name of Object.keys(other)) if (!(name in one)) names.push(name)
-  return names
-}
-
 /**
  * A circuit in time. Between events every moving number runs at a constant rate, so time leaps from one event to the
  * next; at each the circuit is solved and the parts react to what they feel, until nothing changes.
@@ -75,12 +65,11 @@ export class Simulation {
   readonly #cast: Cast
   readonly #reactions: Reactions
   readonly #surroundings: Surroundings
-  #now: number
+  readonly #passage: Passage
   #alterations: Alterations = unaltered
 
   constructor(job: Job, settings: Settings = {}, beginning: Beginning = {}) {
     const { kinds = catalogue, alterations = unaltered, now = 0, trace = [] } = beginning
-    this.#now = now
     const netlist = netlistOf(job, kinds)
     const circuit = new Circuit(netlist)
     const surroundings = new Surroundings(job, netlist.parts, (id) => this.#cast.get(id)?.state)
@@ -91,13 +80,14 @@ export class Simulation {
     this.#surroundings = surroundings
     this.#cast = cast
     this.#reactions = new Reactions(cast, circuit, surroundings, trace)
+    this.#passage = new Passage(cast, this.#reactions, now)
     this.#impose(alterations)
     for (const actor of cast.all) {
       circuit.setState(actor.part, actor.state)
       actor.told = toldOf(actor)
     }
     surroundings.renew()
-    this.#react()
+    this.#passage.react()
   }
 
   /** What a person in the building could have noticed since the beginning, in its order. */
@@ -122,13 +112,13 @@ export class Simulation {
   alter(alterations: Alterations) {
     this.#reactions.quiet()
     this.#impose(alterations)
-    this.#react()
+    this.#passage.react()
   }
 
   /** Remembers how everything stands. */
   mark(): Mark {
     return {
-      now: this.#now,
+      now: this.now,
       alterations: this.#alterations,
       actors: this.#cast.all.map(({ state, runs, told, blownBy, heatedBy }) => ({
         state,
@@ -146,7 +136,7 @@ export class Simulation {
   back(mark: Mark) {
     this.#impose(mark.alterations)
     this.#cast.takeMoved()
-    this.#now = mark.now
+    this.#passage.now = mark.now
     for (const actor of this.#cast.all) {
       const { state, runs, told, blownBy, heatedBy } = mark.actors[actor.index]!
       const moved = actor.state !== state
@@ -169,36 +159,12 @@ export class Simulation {
     const had = this.#alterations
     if (next === had) return
     this.#alterations = next
-    for (const id of eitherOf(had.forces, next.forces)) {
-      const branch = this.netlist.branchOf.get(id)
-      if (branch) this.circuit.force(branch, next.forces[id])
-    }
-    for (const id of eitherOf(had.volts, next.volts)) {
-      const branch = this.netlist.branchOf.get(id)
-      if (branch) this.circuit.setVolts(branch, next.volts[id] ?? branch.volts)
-    }
-    for (const id of eitherOf(had.figures, next.figures)) {
-      const actor = this.#cast.get(id)
-      if (!actor) continue
-      this.circuit.setFigures(actor.part, { ...actor.own, ...next.figures[id] }, actor.state)
-      this.#cast.forget([actor])
-    }
-    this.#cast.pins = next.pins
-    // What was pinned may move again, though nothing else about it has changed.
-    for (const id of Object.keys(had.pins)) {
-      const actor = this.#cast.get(id)
-      if (actor) this.#cast.forget([actor])
-    }
-    for (const [id, states] of Object.entries(next.pins)) {
-      const actor = this.#cast.get(id)
-      if (!actor) continue
-      this.#cast.stand(actor, { ...actor.state, ...states })
-    }
+    impose(had, next, { netlist: this.netlist, circuit: this.circuit, cast: this.#cast })
   }
 
   /** Seconds on its clock. */
   get now() {
-    return this.#now
+    return this.#passage.now
   }
 
   get buzzing(): readonly string[] {
@@ -226,7 +192,7 @@ export class Simulation {
     if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
     if (actor.state[state] === value || this.isPinned(part, state)) return
     this.#cast.change(actor, { [state]: value })
-    this.#react()
+    this.#passage.react()
   }
 
   /** Sets several states in one moment: what happens at one instant happens together, in whatever order it is told. */
@@ -237,19 +203,19 @@ export class Simulation {
         if (!actor || !(state in actor.state)) throw new RangeError(`no state ${part}.${state}`)
         if (actor.state[state] !== value) this.#cast.change(actor, { [state]: value })
       }
-    this.#react()
+    this.#passage.react()
   }
 
   /** Runs until nothing moves any more, at most `limit` seconds of the site's time. */
   settle(limit = 7200): Settled {
-    const atRest = this.#advance(this.#now + limit, true)
+    const atRest = this.#passage.advance(this.now + limit, true)
     return { atRest, buzzing: this.buzzing }
   }
 
   /** Lets everything come to rest while the clocks stand, and then time pass to a moment at which nothing else happens. */
   standTo(moment: number) {
-    this.#advance(moment, true)
-    this.#now = Math.max(this.#now, moment)
+    this.#passage.advance(moment, true)
+    this.#passage.now = Math.max(this.now, moment)
   }
 
   /** Is a tell of a part so at this moment? */
@@ -259,13 +225,13 @@ export class Simulation {
 
   /** Runs to a moment, seconds since the beginning. Returns whether anything is still moving then. */
   runTo(moment: number): boolean {
-    this.#advance(moment, false)
+    this.#passage.advance(moment, false)
     return this.moving
   }
 
   /** Seconds for which nothing happens, whatever moves meanwhile; undefined where nothing ever will. */
   get quietFor(): number | undefined {
-    return this.#nextEvent(false)
+    return this.#passage.nextEvent(false)
   }
 
   /** How a part will stand in so many seconds, no more than those for which nothing happens. */
@@ -278,7 +244,7 @@ export class Simulation {
   }
 
   get moving(): boolean {
-    return this.#cast.movers.some(({ runs }) => runs.some(({ background }) => !background))
+    return this.#passage.moving
   }
 
   /** Branch ids of the way the current took that opened a fuse or breaker. */
@@ -301,59 +267,6 @@ export class Simulation {
           : [],
       ),
     )
-  }
-
-  /** Leaps from event to event. Returns whether everything came to rest. */
-  #advance(until: number, stopAtRest: boolean): boolean {
-    let tiny = 0
-    while (this.#now < until) {
-      const step = this.#nextEvent(stopAtRest)
-      if (step === undefined) {
-        if (!stopAtRest) {
-          for (const actor of this.#cast.movers) this.#cast.move(actor, until - this.#now, false)
-          this.#now = until
-          this.#react()
-        }
-        return true
-      }
-      const leap = Math.min(step, until - this.#now)
-      for (const actor of this.#cast.movers) this.#cast.move(actor, leap, stopAtRest)
-      this.#now = leap === step ? this.#now + leap : until
-      this.#react()
-      tiny = leap < TINY ? tiny + 1 : 0
-      if (tiny > HUNTS) this.#hunting()
-    }
-    return !this.moving
-  }
-
-  /** What turns round at a level again and again hunts there: it stands at that level and hums until something else changes. */
-  #hunting() {
-    for (const actor of this.#cast.movers) {
-      const stands = ({ name, levels, background }: Run) =>
-        !background && levels.some((level) => Math.abs(level - Number(actor.state[name])) < TINY)
-      if (!actor.runs.some(stands)) continue
-      actor.runs = actor.runs.filter((run) => !stands(run))
-      this.#reactions.hear(actor, 1 / (2 * HOLD_UP), this.#now)
-    }
-  }
-
-  /** Seconds to the next moment at which a moving number reaches a level; undefined where nothing moves. */
-  #nextEvent(settling: boolean): number | undefined {
-    let soonest: number | undefined
-    for (const { runs, state } of this.#cast.movers)
-      for (const { name, rate, levels, background } of runs) {
-        if (settling && background) continue
-        const value = Number(state[name])
-        for (const level of levels) {
-          const seconds = near(level, value) ? leaving(level, rate, levels) : (level - value) / rate
-          if (seconds > 0 && (soonest === undefined || seconds < soonest)) soonest = seconds
-        }
-      }
-    return soonest
-  }
-
-  #react() {
-    this.#reactions.react(this.#now)
   }
 
   /** Amps RMS delivered and VA carried by the secondary winding of a part. */

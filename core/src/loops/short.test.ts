@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
 import { ask } from '../motion/asking.ts'
@@ -112,8 +113,19 @@ describe('a transformer that has burnt out', () => {
     )
   })
 
-  it('tells of something where there are several it could be', () => {
-    expect(says(wired(panel), ['part:V1/windingShorted', 'part:V1/m1+m2/short'])[0]).toContain(
+  it('is told by what burnt it where that was switched off with it: thermostats that live on it have let go', () => {
+    const [first] = says(demoJobs['sable-row']!(), ['part:V1/shorted'])
+    expect(first).toContain(
+      'its winding is open. Behind it, Valve 1 is shorted inside: clear that before another goes in.',
+    )
+  })
+
+  it('tells what measures short behind one that was dead already, and of something where it could be several', () => {
+    const dead = 'part:PN1/transformerDead'
+    expect(says(wired(panel), [dead, 'part:V1/windingShorted'])[0]).toContain(
+      'Behind it, Valve 1 is shorted inside: clear',
+    )
+    expect(says(wired(panel), [dead, 'part:V1/windingShorted', 'part:V1/m1+m2/short'])[0]).toContain(
       'Behind it, something is shorted: clear that before another goes in.',
     )
   })

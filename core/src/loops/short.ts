@@ -65,20 +65,26 @@ export function shortInWords(simulation: Simulation, job: Job, fuse: string): Pi
 /** Share of the ohms of its rated load under which what hangs on a transformer is shorted. */
 const SHORTED = 0.25
 
-/** What is shorted behind a transformer that has burnt out, as a further sentence: the next would burn too. Nothing where nothing is. */
-export function shortBehind({ netlist, circuit }: Simulation, job: Job, id: string): Piece[] {
+/**
+ * What is shorted behind a transformer that has burnt out, as a further sentence: the next would burn too. What burnt it may be
+ * switched off with it; else it is what can be measured there now. Nothing where nothing is shorted.
+ */
+export function shortBehind(simulation: Simulation, job: Job, id: string): Piece[] {
+  const burnt = shortOn(simulation, job, simulation.blownBy(id) ?? [])
+  const short = burnt ?? (measuresShort(simulation, id) ? (onlyShort(simulation, job) ?? SOMETHING) : undefined)
+  return short ? [{ text: ' Behind it, ' }, short, { text: ': clear that before another goes in.' }] : []
+}
+
+const SOMETHING: Piece = { text: 'something is shorted' }
+
+/** Does what hangs on a transformer measure far fewer ohms than the load it is rated for? */
+function measuresShort({ netlist, circuit }: Simulation, id: string): boolean {
   const part = netlist.parts.get(id)
   const winding = part && transformerIn(part)
-  if (!winding) return []
+  if (!winding) return false
   const { va, ratedVolts } = part.figures
   const [, , c, d] = winding.nodes
-  if (size(circuit.impedance(c, d)) > (SHORTED * ratedVolts! ** 2) / va!) return []
-  const short = onlyShort({ netlist, circuit }, job)
-  return [
-    { text: ' Behind it, ' },
-    short ?? { text: 'something is shorted' },
-    { text: ': clear that before another goes in.' },
-  ]
+  return size(circuit.impedance(c, d)) < (SHORTED * ratedVolts! ** 2) / va!
 }
 
 /** What is shorted in the whole plant, where it is one thing: where no current tells which of several it would be, none. */

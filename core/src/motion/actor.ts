@@ -1,6 +1,7 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import { heaviestPath } from '../circuit/heaviest-path.ts'
-import type { InstalledPart, Netlist } from '../circuit/netlist.ts'
+import { type Branch, type InstalledPart, type Netlist, transformerIn } from '../circuit/netlist.ts'
+import { woundOf } from '../circuit/two-port.ts'
 import type { Around, Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
 import { Asked, type Looked } from './asked.ts'
 import type { Surroundings } from './surroundings.ts'
@@ -17,7 +18,7 @@ export interface Run {
 
 export const still: readonly Run[] = []
 
-/** What a fuse or breaker let go on: the branches the current took, how much there was of it, and how much sound loads drew, amps. */
+/** What a fuse or breaker let go on, or a transformer burnt out on: the branches the current took, how much there was of it, and how much sound loads drew, amps. */
 export interface Blown {
   readonly path: readonly string[]
   readonly amps: number
@@ -172,13 +173,29 @@ export function creepingOf(actor: Actor, mean: ReadonlyMap<string, number>): rea
   }))
 }
 
-/** What a fuse or breaker is about to let go on, while its current still flows. */
+/** What a fuse or breaker is about to let go on, or a transformer to burn out on, while its current still flows. */
 export function blownOn(circuit: Circuit, part: InstalledPart): Blown | undefined {
-  const pole = [...part.branches.values()][0]
+  const pole = part.kind.roles.blown === undefined ? mostBehind(circuit, part) : [...part.branches.values()][0]
   if (!pole) return undefined
   const sound = circuit.netlist.branches.filter((branch) => branch.form === 'load' && !circuit.forced(branch))
   const drawn = sound.reduce((sum, branch) => sum + circuit.felt.amps(branch), 0)
   return { path: heaviestPath(circuit, pole.id), amps: circuit.felt.amps(pole), drawn }
+}
+
+/** Of what hangs on the second winding of a transformer, the branch that takes most of its current. */
+function mostBehind({ netlist, felt }: Circuit, part: InstalledPart): Branch | undefined {
+  const out = transformerIn(part)?.nodes[2]
+  let most: Branch | undefined
+  for (const branch of netlist.branches)
+    if (out !== undefined && (branch.a === out || branch.b === out) && felt.amps(branch) > (most ? felt.amps(most) : 0))
+      most = branch
+  return most
+}
+
+/** Is it whole in this state: neither has a fuse let go nor a winding opened? */
+export function isWhole({ kind, windings }: InstalledPart, state: State): boolean {
+  if (kind.roles.blown !== undefined) return state[kind.roles.blown] !== true
+  return [...windings.values()].every(({ element }) => woundOf(element, state).whole.every(Boolean))
 }
 
 /** Which of a part's tells are so. */

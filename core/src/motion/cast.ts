@@ -11,6 +11,8 @@ export class Cast {
   readonly jumpers: readonly Actor[]
   readonly movers: readonly Actor[]
   readonly guards: readonly Actor[]
+  /** Those that get hot: guards, and transformers. */
+  readonly heated: readonly Actor[]
   /** What cannot move, by part and state. */
   pins: Alterations['pins'] = {}
   /** How often the circuit had changed when it was last solved. */
@@ -24,6 +26,7 @@ export class Cast {
     this.jumpers = this.all.filter(({ part }) => part.kind.motion.jumps)
     this.movers = this.all.filter(({ part }) => part.kind.motion.rates)
     this.guards = this.movers.filter(({ part }) => part.kind.roles.blown)
+    this.heated = this.movers.filter(({ part }) => part.kind.motion.heats)
     for (const actor of this.all) this.#byId.set(actor.part.id, actor)
   }
 

@@ -247,6 +247,18 @@ describe('a transformer', () => {
     expect(rig.simulation.now).toBeLessThan(600)
   })
 
+  it('remembers what it burnt out on, until it is whole again', () => {
+    const rig = new Rig(over(2.6))
+    expect(rig.simulation.blownBy('XF')).toContain('V.motor')
+    // A moment later it is as it was left, and another is put in.
+    const mark = rig.simulation.mark()
+    rig.simulation.setTogether({ XF: { primary: true, coreHeat: 0 } })
+    expect(rig.simulation.blownBy('XF')).toBeUndefined()
+    rig.simulation.back(mark)
+    expect(rig.simulation.blownBy('XF')).toContain('V.motor')
+    expect(new Rig(over(1)).simulation.blownBy('XF')).toBeUndefined()
+  })
+
   it('of a sort that goes weak it hums at low volts first', () => {
     const rig = new Rig(over(2.6, { failsWeak: 1 }))
     const [first] = rig.told().filter((line) => line.includes('XF'))

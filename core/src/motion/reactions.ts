@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit/circuit.ts'
 import type { PartKind, State } from '../parts/kind.ts'
-import { type Actor, type Blown, blownOn, creepingOf, still } from './actor.ts'
+import { type Actor, type Blown, blownOn, creepingOf, isWhole, type Run, still } from './actor.ts'
 import type { Cast } from './cast.ts'
 import { Cycle } from './cycle.ts'
 import type { Happening } from './happening.ts'
@@ -56,7 +56,7 @@ export class Reactions {
   react(now: number) {
     const cast = this.#cast
     const buzzed = this.quiet()
-    if (!buzzed) for (const guard of cast.guards) guard.heatedBy = undefined
+    if (!buzzed) for (const actor of cast.heated) actor.heatedBy = undefined
     const wishes = new Map<Actor, Wish>()
     let cycle: Cycle<Actor> | undefined
     let instant = 0
@@ -156,18 +156,21 @@ export class Reactions {
     this.buzzing.set(part.id, hertz)
   }
 
-  /** A fuse about to open: while its current still flows, remember the way it takes. */
+  /** A fuse or a winding about to open: while its current still flows, remember the way it takes. */
   #noteOverload(actor: Actor, change: Partial<State>) {
-    const blown = actor.part.kind.roles.blown
-    if (blown === undefined || change[blown] !== true) return
+    const { part, state } = actor
+    if (part.windings.size === 0 && change[part.kind.roles.blown ?? ''] === undefined) return
+    if (!isWhole(part, state) || isWhole(part, Object.assign({ ...state }, change))) return
     actor.blownBy = more(actor.heatedBy, blownOn(this.#circuit, actor.part))
   }
 
   /** Of what heats in one round of a buzz, the current that heats it. */
   #noteHeat() {
-    for (const guard of this.#cast.guards)
-      if (this.#cast.runsOf(guard).some(({ rate }) => rate > 0))
-        guard.heatedBy = more(guard.heatedBy, blownOn(this.#circuit, guard.part))
+    for (const actor of this.#cast.heated) {
+      const heats = ({ name, rate }: Run) => rate > 0 && actor.part.kind.motion.heats?.includes(name)
+      if (this.#cast.runsOf(actor).some(heats))
+        actor.heatedBy = more(actor.heatedBy, blownOn(this.#circuit, actor.part))
+    }
   }
 
   /** Notes what became of the parts whose state has changed. */
@@ -175,7 +178,7 @@ export class Reactions {
     for (const actor of moved) {
       const { kind, figures, id } = actor.part
       // What is whole again let go on nothing.
-      if (actor.state[kind.roles.blown ?? ''] !== true) actor.blownBy = undefined
+      if (actor.blownBy && isWhole(actor.part, actor.state)) actor.blownBy = undefined
       const before = actor.told
       const tells = kind.tells ?? none
       for (let i = 0; i < tells.length; i++) {

@@ -247,7 +247,7 @@ export class Simulation {
     return this.#passage.moving
   }
 
-  /** Branch ids of the way the current took that opened a fuse or breaker. */
+  /** Branch ids of the way the current took that opened a fuse or breaker, or burnt a transformer out. */
   blownBy(part: string): readonly string[] | undefined {
     return this.#cast.get(part)?.blownBy?.path
   }

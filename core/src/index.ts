@@ -226,6 +226,7 @@ export type { Window } from './timeline/windows.ts'
 export { listed } from './words/listed.ts'
 export type { Spot } from './words/spot.ts'
 export {
+  contactName,
   labelOf,
   markingOf,
   type Piece,

@@ -11,7 +11,7 @@ it.each<[string, Dark, string]>([
   ['a motor', { at: 'load', part: 'V1', element: 'motor' }, 'Valve 1'],
   ['an end switch', { at: 'contact', part: 'V4', element: 'endSwitch' }, 'the end switch of Valve 4'],
   ['a motor beside one', { at: 'load', part: 'V4', element: 'motor' }, 'Valve 4'],
-  ['a relay that stands in for one', { at: 'contact', part: 'K1', element: 'no' }, 'Relay 1'],
+  ['a relay that stands in for one', { at: 'contact', part: 'K1', element: 'no' }, 'the NO contact of Relay 1'],
   ['another contact', { at: 'contact', part: 'TS1', element: 'contact' }, 'Thermostat 1'],
   ['a part of a kind nobody knows', { at: 'contact', part: 'V7', element: 'endSwitch' }, 'Valve 7'],
   ['a terminal', { at: 'nowhere', part: 'V1', terminal: 'm1' }, 'Valve 1 M1'],

@@ -1,6 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { kindOf } from '../parts/index.ts'
-import { labelOf, type Piece, terminalInWords } from '../words/words.ts'
+import { contactInWords, labelOf, type Piece, terminalInWords } from '../words/words.ts'
 import type { Dark } from './dark.ts'
 import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
@@ -33,11 +32,8 @@ export function darkInWords(job: Job, dark: Dark): Piece {
       return { text: label, ...about }
     case 'nowhere':
       return { text: dark.terminal ? terminalInWords(job, dark.part!, dark.terminal) : label, ...about }
-    default: {
-      const kind = kindOf(job.parts[dark.part!]!)
-      const isSwitch = kind?.class === 'valve' && kind.roles.switches?.some(({ element }) => element === dark.element)
-      return { text: isSwitch ? `the end switch of ${label}` : label, ...about }
-    }
+    default:
+      return { text: dark.element ? contactInWords(job, dark.part!, dark.element) : label, ...about }
   }
 }
 

@@ -64,7 +64,7 @@ describe('its head open and the boiler not told', () => {
       'the centre’s contact is dead',
       low,
       ['part:PN1/boilerContactDead'],
-      'Head 1 is open and nothing tells the boiler: Manifold centre passes nothing on.',
+      'Head 1 is open and nothing tells the boiler: the boiler contact of Manifold centre passes nothing on.',
       'open, nothing to prove it',
     ],
     [

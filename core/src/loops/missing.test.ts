@@ -69,7 +69,7 @@ it('what several lack for one reason is one sentence', () => {
 })
 
 it.each([
-  ['part:PN1/boilerContactDead', 'but the boiler is not told: Zone panel passes nothing on.'],
+  ['part:PN1/boilerContactDead', 'but the boiler is not told: the boiler contact of Zone panel passes nothing on.'],
   // The call comes to it, and it has no ear.
   ['part:B1/callInputDead', 'but the boiler does not answer its call.'],
 ])('a panel that has proven its valve, with %s', (id, says) => {

@@ -188,7 +188,7 @@ describe('what runs though nobody calls', () => {
       'a pump relay welded',
       {},
       'part:B1/pumpRelayWelded',
-      'System pump runs though nobody calls: a contact of Boiler stays made.',
+      'System pump runs though nobody calls: the pump relay of Boiler stays made.',
     ],
     [
       'a centre whose free channel is bridged',
@@ -275,6 +275,16 @@ describe('a call that somebody else brings to the boiler', () => {
     const job = wired(switched)
     expect(says(job, ['part:V1/switchNeverMakes'], [1, 2])[0]).toBe(
       'Zone 1: valve open, boiler called, but not by this zone. The call loop goes dark at the end switch of Valve 1.',
+    )
+  })
+
+  it('nor is a relay that is made, where the factory link across the call was left in: it carries next to nothing', () => {
+    const job = wired({ scheme: 's14', ...line, boiler: 'boiler/volt-free', hotWater: true })
+    expect(says(job, ['part:B1/linkLeftIn'], [1])).toEqual(['Zone 1 calls: open and proven, boiler called.'])
+    expect(says(job, ['part:B1/v1+v2/short'], [1])).toEqual(['Zone 1 calls: open and proven, boiler called.'])
+    expect(says(job, ['part:B1/linkLeftIn'], [])[0]).toContain('Boiler is called though no zone calls')
+    expect(says(job, ['part:B1/linkLeftIn', 'part:K1/dirty'], [1])[0]).toContain(
+      'goes dark at the NO contact of Relay 1',
     )
   })
 

@@ -6,7 +6,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { spotOfBranch } from '../words/spot.ts'
 import { touchInWords } from '../words/touch.ts'
-import { labelOf, type Piece, type Sentence } from '../words/words.ts'
+import { contactInWords, labelOf, type Piece, type Sentence } from '../words/words.ts'
 
 type Bench = Pick<Simulation, 'netlist' | 'circuit'>
 
@@ -30,7 +30,11 @@ export function whyLive(simulation: Simulation, job: Job, load: string): Piece |
     if (touch) return touch
     const branch = netlist.branchOf.get(id)
     if (branch?.form === 'contact' && branch.part && circuit.forced(branch)?.as === 'closed')
-      return { text: `a contact of ${labelOf(job, branch.part)} stays made`, part: branch.part, wrong: true }
+      return {
+        text: `${contactInWords(job, branch.part, branch.element!.name)} stays made`,
+        part: branch.part,
+        wrong: true,
+      }
   }
   return onlyShort(simulation, job)
 }

@@ -64,6 +64,18 @@ it('is told from the third time on, and no more once it is put right', () => {
   expect(told(bench, job)[1]).toContain('Nobody calls')
 })
 
+it('nor do rooms called one after the other, each let go as soon as the boiler is called for it', () => {
+  const job = wired({ scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 2, zones: 5 })
+  const bench = new Simulation(job)
+  for (const { id } of zonesInOrder(job)) {
+    for (const on of [true, false]) {
+      ask(bench, job, id, on)
+      bench.settle()
+    }
+    expect(told(bench, job)[1]).toContain('Nobody calls')
+  }
+})
+
 it('a boiler that is called and let go by hand, over and over, starts nothing over', () => {
   const job = wired(STAND_INS)
   const bench = calling(job, true)

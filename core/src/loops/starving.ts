@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import type { Happening } from '../motion/happening.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { listedPieces } from '../words/listed.ts'
 import { roughly } from '../words/roughly.ts'
@@ -41,13 +42,15 @@ const BACK = 400
 function startsOver(simulation: Simulation, job: Job, loops: Loops): Sentence | undefined {
   const told = [...simulation.netlist.parts.values()].find(({ kind }) => kind.roles.told !== undefined)
   if (!told || boilersTold(simulation).length > 0) return undefined
-  const own = simulation.trace.slice(-BACK).filter(({ part }) => part === told.id)
-  const gone = own.flatMap(({ at, tell }) =>
-    tell?.begins === false && own.some((one) => one.at === at && one.tell?.index === tell.index && one.tell.begins)
-      ? at
-      : [],
-  )
-  const times = [...new Set(gone)].slice(-ROUNDS)
+  const recent = simulation.trace.slice(-BACK)
+  const times = [...new Set(recent.flatMap(({ at, part }) => (part === told.id ? at : [])))]
+    .filter((at) =>
+      comesAndGoes(
+        recent.filter((one) => one.at === at),
+        told.id,
+      ),
+    )
+    .slice(-ROUNDS)
   const [last, before] = [times.at(-1), times.at(-2)]
   if (times.length < ROUNDS || last === undefined || before === undefined) return undefined
   const period = last - before
@@ -59,6 +62,23 @@ function startsOver(simulation: Simulation, job: Job, loops: Loops): Sentence | 
     },
     ...whereStarved(simulation, job, loops, [told.id]),
   ]
+}
+
+/**
+ * Is a boiler called and let go at this instant, and does what let go then come back at once, with nobody's hand on it? A
+ * call that somebody turns down does not.
+ */
+function comesAndGoes(instant: readonly Happening[], boiler: string): boolean {
+  const same = (one: Happening, other: Happening) => one.part === other.part && one.tell?.index === other.tell?.index
+  const isBack = (gone: Happening, from: number) =>
+    instant.some((one, i) => i > from && one.tell?.begins && same(one, gone))
+  const end = instant.findIndex(
+    (one, i) =>
+      one.part === boiler &&
+      one.tell?.begins === false &&
+      instant.some((begun, k) => k < i && begun.tell?.begins && same(begun, one)),
+  )
+  return end >= 0 && instant.some((one) => one.part !== boiler && one.tell?.begins === false && isBack(one, end))
 }
 
 /**

@@ -74,7 +74,7 @@ export function stripOf(
   const heard =
     feed.circuit === 'signal' && sourceVolts >= LIT * feed.volts && circuit.level(enter, leave) > sourceVolts / 2
   const steps = [...before, ...after]
-  const complete = heard || carries(circuit, feed, subject, steps) || sharesCurrent(circuit, subject, steps)
+  const complete = heard || carries(circuit, feed, subject, steps) || sharesCurrent(circuit, feed, subject, steps)
   const dark = complete ? undefined : darkness(circuit, feed, subject, [...before], [...after], [enter, leave])
   const lost = complete && subject.load ? lossOf(circuit, sourceVolts, steps) : undefined
   const narrow = narrowOf(circuit, steps)
@@ -133,13 +133,13 @@ function carries(circuit: Circuit, feed: Feed, { load, amps, a, b }: Subject, st
 
 /**
  * A made contact beside others that are made carries only its share of a small call current: its way is whole where every
- * step of it is closed and what flows on the common stretch is enough.
+ * step of it is closed and what flows on the common stretch is enough, or, of a call pair, what leaves its source: a link at
+ * the boiler takes nearly all of it.
  */
-function sharesCurrent(circuit: Circuit, { branch, load, amps }: Subject, steps: readonly Step[]): boolean {
+function sharesCurrent(circuit: Circuit, feed: Feed, { branch, load, amps }: Subject, steps: readonly Step[]): boolean {
   if (load || !branch || circuit.lump(branch).open || amps <= 0) return false
-  return (
-    steps.every((step) => !circuit.lump(step.branch).open) && steps.some((step) => circuit.flow(step.branch) >= FLOWS)
-  )
+  if (!steps.every((step) => !circuit.lump(step.branch).open)) return false
+  return steps.some((step) => circuit.flow(step.branch) >= FLOWS) || (feed.circuit === 'call' && feeds(circuit, feed))
 }
 
 /** A walk without the straps inside the part that feeds it: it begins at the terminal where it leaves that part. */

@@ -69,7 +69,11 @@ describe('the verdict', () => {
       },
       'The boiler is called, but System pump is not wired.',
     ],
-    ['pump relay', fault('B1', 'pumpRelayOpen'), 'System pump gets nothing. Its line goes dark at Boiler'],
+    [
+      'pump relay',
+      fault('B1', 'pumpRelayOpen'),
+      'System pump gets nothing. Its line goes dark at the pump relay of Boiler.',
+    ],
     [
       'lead gone',
       (job) => {

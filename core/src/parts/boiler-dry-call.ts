@@ -1,4 +1,5 @@
 import {
+  controlContacts,
   heldByWater,
   inDegrees,
   limitFault,
@@ -121,6 +122,7 @@ export const dryCallBoiler = part({
   state: { called: false, ...soundBoard, ...tepid },
   controls: [waterKnob, boardControl],
   roles: { ...callRoles, ...waterRoles },
+  contacts: controlContacts,
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

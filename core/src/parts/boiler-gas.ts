@@ -10,6 +10,7 @@ import {
   soundBoard,
 } from './boiler-dry-call.ts'
 import {
+  controlContacts,
   heldByWater,
   inDegrees,
   limitFault,
@@ -69,6 +70,7 @@ export const gasBoiler = part({
     ...lowLimitRoles,
     feedsInside: ['hot', 'com', 'openVolts'],
   },
+  contacts: controlContacts,
   inside: (f, site) => [
     windings<Core>(
       'core',

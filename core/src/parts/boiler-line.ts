@@ -44,6 +44,7 @@ export const switchedLiveBoiler = part({
   state: { called: false, runOn: 0, ...tepid },
   controls: [waterKnob],
   roles: { callSense: 'call', ...waterRoles, runOn: 'runOn', told: 'called', work: 'controls' },
+  contacts: { pumpRelay: 'pump output' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: 230, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     load('call', 'sl', 'n', { volts: 230, va: 1, powerFactor: 0.8, hertz: site.hertz }),
@@ -130,6 +131,7 @@ export const voltFreeBoiler = part({
     callPair: ['v1', 'v2'],
     directCall: true,
   },
+  contacts: { link: 'factory link' },
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     load(

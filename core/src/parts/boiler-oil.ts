@@ -11,6 +11,7 @@ import {
   soundBoard,
 } from './boiler-dry-call.ts'
 import {
+  controlContacts,
   heldByWater,
   inDegrees,
   limitFault,
@@ -80,6 +81,7 @@ export const oilBoiler = part({
   ],
   begins: storedWarm,
   roles: { ...callRoles, ...waterRoles, ...lowLimitRoles, lockedOut: 'lockedOut' },
+  contacts: controlContacts,
   inside: (f, site) => [
     load('controls', 'l', 'n', { volts: site.lineVolts, va: f.standbyVa, powerFactor: 0.6, hertz: site.hertz }),
     ...callInside(f, site, 'l', 'n'),

@@ -1,4 +1,5 @@
 import {
+  controlContacts,
   heldByWater,
   inDegrees,
   limitFault,
@@ -84,6 +85,7 @@ const valveSupply = (damperPlug: boolean) =>
       feedVolts: 'openVolts',
       callPair: ['call', 'shared'],
     },
+    contacts: controlContacts,
     inside: (f, site) => [
       windings<Core>(
         'core',

@@ -64,6 +64,14 @@ export const waterKnob: Control = {
   dial: () => ({ from: 10, to: 95, step: 1, unit: '°C' }),
 }
 
+/** The contacts of a boiler's control, as the trade calls them. */
+export const controlContacts = {
+  pumpRelay: 'pump relay',
+  burnerRelay: 'burner relay',
+  damperRelay: 'damper relay',
+  highLimit: 'high limit',
+}
+
 /** The contacts that a limit keeps open on purpose, by the elements of the control. Nothing to bridge: wait. */
 export const heldByWater = (f: Partial<LowLimitFigures>, s: Water, element: string): string | undefined => {
   if (s.limitOpen && ['burnerRelay', 'damperRelay', 'highLimit'].includes(element))

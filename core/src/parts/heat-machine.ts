@@ -38,6 +38,7 @@ export const heatMachine = part({
   state: { called: false, onTank: false, ...tepid },
   controls: [waterKnob],
   roles: { callSense: 'call', ...waterRoles, told: 'called', work: 'controls' },
+  contacts: { hotWater: 'hot-water output' },
   inside: (f, site) => {
     const plate = (va: number) => ({ volts: 230, va, powerFactor: 0.8, hertz: site.hertz })
     return [

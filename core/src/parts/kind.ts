@@ -205,6 +205,8 @@ export interface PartKind<F extends Figures = Figures, S extends State = State> 
   readonly motion: Motion<F, S>
   readonly tells?: readonly Tell<F, S>[]
   readonly faults?: readonly Fault[]
+  /** What the trade calls its contacts, where it has several: `pump relay`, `channel 2`. */
+  readonly contacts?: Readonly<Record<string, string>>
   /** The figure that holds the most amps each of its contacts may carry. */
   readonly ratings?: Readonly<Record<string, keyof F & string>>
   /** Why it keeps one of its contacts open on purpose: priority, the hour, enough warmth. Normal, not faulty. */

@@ -63,6 +63,11 @@ function channels(zones: number, circuit: CircuitClass, words: { feed: string; c
       /^[rwc]\d$/.test(name) ? 'thermostat' : /^[hb]\d$/.test(name) ? 'valve' : undefined,
     ),
     state,
+    contacts: {
+      pumpContact: 'pump contact',
+      boilerContact: 'boiler contact',
+      ...Object.fromEntries(numbers.map((n) => [`channel${n}`, `channel ${n}`])),
+    },
     /** @param hot the terminal or inner node that feeds the thermostats, and what the heads return to */
     elements: (f: Figures, volts: number, hertz: number, hot: string, back: string): Element<State>[] => [
       contact('pumpContact', 'ps1', 'ps2', (s) => s.runs === true, 0.02),
@@ -149,6 +154,7 @@ function lowCentre(zones: number) {
     },
     state: { ...of.state, ...soundCore } as State & Core,
     roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'], channels: zones },
+    contacts: of.contacts,
     ratings: { pumpContact: 'contactAmps' },
     inside: (f, site): Element<State>[] => [
       windings<Core>(
@@ -192,6 +198,7 @@ function lineCentre(zones: number) {
     figures,
     state: of.state,
     roles: { lanes: ['boilerContact'], channels: zones },
+    contacts: of.contacts,
     ratings: { pumpContact: 'contactAmps' },
     inside: (f, site): Element<State>[] => of.elements(f, site.lineVolts, site.hertz, 'l', 'n'),
     motion: {

@@ -102,6 +102,14 @@ const zoneValvePanel = (zones: number) => {
     figures,
     state,
     roles: { feeds: ['r1', 'c1'], feedVolts: 'openVolts', lanes: ['boilerContact'], zones },
+    contacts: {
+      pumpContact: 'pump contact',
+      boilerContact: 'boiler contact',
+      lastMade: 'PX NO contact',
+      lastRest: 'PX NC contact',
+      priorityOut: 'priority contact',
+      ...Object.fromEntries(numbers.map((n) => [`power${n}`, `channel ${n}`])),
+    },
     ratings: { pumpContact: 'contactAmps', lastMade: 'contactAmps', lastRest: 'contactAmps' },
     inside(f, site): Element<State>[] {
       const sense = { volts: 24, va: f.senseVa, powerFactor: 0.9, hertz: site.hertz }

@@ -50,6 +50,7 @@ export const programmer = part({
     { state: 'clock', name: 'The time is', dial: () => ({ from: 0, to: 23.5, step: 0.5, unit: 'h', per: 3600 }) },
   ],
   roles: { livesOn: ['electronics', WORKS] },
+  contacts: { heating: 'heating output', hotWater: 'hot-water output', waterOff: 'hot-water-off output' },
   inside: (f, site) => [
     rectified(load('electronics', 'l', 'n', { volts: 230, va: 2, powerFactor: 0.6, hertz: site.hertz })),
     contact('heating', 'l', 'htg', (s) => s.power && heats(f, s), 0.02),

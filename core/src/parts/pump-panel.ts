@@ -37,6 +37,10 @@ export const pumpPanel = part({
   },
   state,
   roles: { feeds: ['r1', 'com'], feedVolts: 'openVolts', lanes: ['boilerContact'] },
+  contacts: {
+    boilerContact: 'boiler contact',
+    ...Object.fromEntries(RELAYS.map(({ n }) => [`pump${n}`, `pump contact ${n}`])),
+  },
   inside(f, site): Element<State>[] {
     const elements: Element<State>[] = [
       windings('core', ['l', 'n'], ['h', 'com'], { ...f, primaryVolts: site.lineVolts, hertz: site.hertz }),

@@ -34,6 +34,7 @@ const relayKind = (
       contact('nc', 'com', 'nc', (s) => !s.pulledIn, 0.03),
     ],
     roles: { work: 'coil', switches: [{ element: 'no', proves: 'open' }], pulledIn: 'pulledIn' },
+    contacts: { no: 'NO contact', nc: 'NC contact' },
     ratings: { no: 'contactAmps', nc: 'contactAmps' },
     motion: {
       rates: (f, s, feel) => (!s.pulledIn && s.waited < f.delay && feel.over('coil') >= f.pullIn ? { waited: 1 } : {}),

@@ -4,7 +4,7 @@ import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
 import { catalogue } from '../parts/index.ts'
-import { labelOf } from '../words/words.ts'
+import { contactName, labelOf } from '../words/words.ts'
 import { ProveBench } from './prove-bench.ts'
 import type { NotCovered, Script, Step } from './step.ts'
 
@@ -91,7 +91,7 @@ function watchedIn(job: Job): Watched[] {
     for (const element of kind.inside(figures, { lineVolts: volts, hertz }))
       if (element.form === 'contact' && element.operated)
         found.push({
-          says: `${name}, ${inWords(element.name)}`,
+          says: `${name}, ${contactName(job, id, element.name) ?? inWords(element.name)}`,
           part,
           on: ({ simulation }) => element.closed(simulation.stateOf(id)),
         })

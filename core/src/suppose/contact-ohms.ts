@@ -2,7 +2,7 @@ import { figuresOf, siteOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import type { PartKind } from '../parts/kind.ts'
-import { labelOf } from '../words/words.ts'
+import { contactName, labelOf } from '../words/words.ts'
 import { listed, missingPart, type SupposedKind } from './supposition.ts'
 
 const contactsOf = (job: Job, kind: PartKind | undefined): string[] =>
@@ -25,7 +25,8 @@ export const contactOhms: SupposedKind = {
     return names.includes(element!) ? undefined : `${part} has no contact "${element}"; ${listed(names)}.`
   },
   unit: (_job, { part }) => part!,
-  says: (job, { part, element }, value) => `${labelOf(job, part!)}: contact ${element} makes with ${value} Ω`,
+  says: (job, { part, element }, value) =>
+    `${labelOf(job, part!)}: ${contactName(job, part!, element!) ?? 'contact'} makes with ${value} Ω`,
   alters: (_job, { part, element }, value) => ({ forces: { [`${part}.${element}`]: { as: 'ohms', ohms: value } } }),
   every: (job) =>
     Object.entries(job.parts).flatMap(([id, part]) => {

@@ -54,7 +54,23 @@ export function markingOf(job: Job, part: string, terminal: string): string {
   return found?.markings?.[terminal] ?? usual ?? terminal
 }
 
-/** The place of a terminal or conductor end. */
+/**
+ * What the trade calls one of a part's contacts, where the part has several.
+ * @example contactName(job, 'B1', 'pumpRelay') // 'pump relay'
+ */
+export function contactName(job: Job, part: string, element: string): string | undefined {
+  const kind = kindOf(job.parts[part])
+  const proves = kind?.class === 'valve' && kind.roles.switches?.some((one) => one.element === element)
+  return kind?.contacts?.[element] ?? (proves ? 'end switch' : undefined)
+}
+
+/** A contact with its part: `the pump relay of Boiler`, `channel 2 of Zone panel`; the part alone where it has but one. */
+export function contactInWords(job: Job, part: string, element: string): string {
+  const name = contactName(job, part, element)
+  if (name === undefined) return labelOf(job, part)
+  return `${/\d$/.test(name) ? '' : 'the '}${name} of ${labelOf(job, part)}`
+}
+
 /** A spare core of a cable by one of its ends: `core:C2/red.far`. */
 function spareCoreOf(job: Job, point: string) {
   const named = /^core:([^/]+)\/(.+)\.(near|far)$/.exec(point)
@@ -64,6 +80,7 @@ function spareCoreOf(job: Job, point: string) {
   return { label: cable.label, core: named[2]!, place: job.places[place]?.name ?? named[3]! }
 }
 
+/** The place of a terminal or conductor end. */
 export function placeOf(job: Job, point: string): string {
   const spare = spareCoreOf(job, point)
   if (spare) return spare.place

@@ -1,4 +1,4 @@
-import { type ContactLoad, type Job, labelOf } from '@civil-lantern/core'
+import { type ContactLoad, contactName, type Job, labelOf } from '@civil-lantern/core'
 import { Card } from '../../ui/controls.tsx'
 import { Wide } from '../../ui/Wide.tsx'
 import { FigureHeads } from './FigureHeads.tsx'
@@ -19,6 +19,7 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
                 <tr key={`${one.part}.${one.element}`} className="border-line border-t">
                   <th className="py-1.5 text-left font-sans font-semibold">
                     {labelOf(job, one.part)}
+                    {contactName(job, one.part, one.element) && `, ${contactName(job, one.part, one.element)}`}
                     <span className="block font-normal text-soft">
                       {one.zones.length === 1
                         ? `${job.zones[one.zones[0]!]?.name ?? ''} calls`

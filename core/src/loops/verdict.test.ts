@@ -70,6 +70,11 @@ describe('the verdict', () => {
       'The boiler is called, but System pump is not wired.',
     ],
     [
+      'a limit that stays open',
+      fault('B1', 'limitTripped'),
+      'The boiler is called, but the high limit of Boiler stands open, with the water at 40 °C. Find out why; never bridge it.',
+    ],
+    [
       'pump relay',
       fault('B1', 'pumpRelayOpen'),
       'System pump gets nothing. Its line goes dark at the pump relay of Boiler.',

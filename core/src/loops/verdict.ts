@@ -1,9 +1,10 @@
 import type { Job } from '../job/schema.ts'
-import { is, stuck } from '../motion/plays.ts'
+import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { listed, listedPieces } from '../words/listed.ts'
 import { labelOf, type Piece, type Sentence, sentenceText } from '../words/words.ts'
 import { blankTroubles } from './blank.ts'
+import type { Dark } from './dark.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
@@ -85,6 +86,21 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
       { text: labelOf(job, id), part: id, wrong: true },
       { text: ' has locked out: it saw no flame in its time. Find the cause before it is reset.' },
     ])
+  // A limit that stands open whatever the water does. Nobody is to be sent to the contact it keeps open.
+  const limited = told.filter((part) => is(simulation, part, 'limitOpen') && stuck(simulation, part, 'limitOpen'))
+  for (const part of limited)
+    troubles.push([
+      { text: 'The boiler is called, but the high limit of ' },
+      { text: labelOf(job, part.id), part: part.id, wrong: true },
+      {
+        text: ` stands open, with the water at ${count(simulation, part, 'water').toFixed(0)} °C. Find out why; never bridge it.`,
+      },
+    ])
+  const keptOpen = ({ part, element }: Dark) =>
+    limited.some(
+      ({ id, kind, figures }) =>
+        id === part && kind.withholds?.(figures, simulation.stateOf(id), element ?? '') !== undefined,
+    )
   if (told.length > 0 && !zones.some((z) => z.calling || z.moving || z.trouble) && !anyProven)
     troubles.push([
       { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
@@ -110,7 +126,7 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
   troubles.push(...fedAndStand(simulation, job, loops))
   for (const strip of loops.shared) {
     if (!isAnswer(simulation, strip) || withheld(simulation, strip)) continue
-    if (locked.some(({ id }) => id === strip.dark?.part)) continue
+    if (locked.some(({ id }) => id === strip.dark?.part) || (strip.dark && keptOpen(strip.dark))) continue
     const part = strip.subject.part
     if (strip.complete || !strip.dark) continue
     // A pump that some zones own owes nothing while none of them is proven.

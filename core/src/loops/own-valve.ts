@@ -11,6 +11,7 @@ import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
 import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
 import { whyLive } from './short.ts'
+import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
 /** What a zone with a valve that opens and shuts is told by. */
@@ -320,7 +321,7 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
 /** A boiler to which the call comes and which does not fire on it. */
 function deaf({ netlist }: Simulation, job: Job, { shared }: Loops): Piece[] {
   const boiler = [...netlist.parts.values()].find(({ kind }) => kind.roles.told !== undefined)
-  const weak = shared.find(({ subject, narrow }) => narrow && subject.part === boiler?.id)?.narrow
+  const weak = shared.find((strip) => strip.subject.part === boiler?.id && lacks(strip))?.narrow
   return [
     { text: 'the boiler', ...(boiler && { part: boiler.id }), wrong: true },
     { text: ' does not answer its call' },
@@ -328,6 +329,13 @@ function deaf({ netlist }: Simulation, job: Job, { shared }: Loops): Piece[] {
     { text: '.' },
   ]
 }
+
+/** Share of its volts from which a line is not weak. */
+const STRONG = 0.9
+
+/** Has the subject of a strip fewer volts than it should have? */
+const lacks = ({ items, healthyVolts }: Strip) =>
+  items.some((item) => item.form === 'station' && item.subject && item.volts < STRONG * healthyVolts)
 
 /** Why the coil of a stand-in does nothing, after its name. */
 function coilInWords(job: Job, dark: Dark): Piece[] {

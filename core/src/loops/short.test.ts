@@ -222,6 +222,13 @@ describe('too few volts', () => {
     expect(says(job, ['part:SS1.pole/ohms'], [1, 2])[0]).toBe(
       'Zone 1: valve open and proven, but the boiler does not answer its call: its line is weak at Service switch.',
     )
+    // A line that is narrow and has its volts is no reason.
+    const deaf = benchWith(job, [{ id: 'part:B1/callInputDead' }, { id: 'part:SS1.pole/ohms', value: 2 }])
+    ask(deaf, job, zonesInOrder(job)[0]!.id, true)
+    deaf.settle()
+    expect(sentenceText(verdictOf(deaf, job, loopsOf(deaf, job)).sentence)).toBe(
+      'Zone 1: valve open and proven, but the boiler does not answer its call.',
+    )
   })
 })
 

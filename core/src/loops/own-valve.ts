@@ -8,36 +8,12 @@ import { labelOf, type Piece } from '../words/words.ts'
 import { callLost, laneOf } from './call-lost.ts'
 import type { Dark } from './dark.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
+import type { Look } from './look.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
 import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
-import { whyLive } from './short.ts'
 import type { Strip } from './strip.ts'
+import { uncalled } from './uncalled.ts'
 import type { ZoneStanding } from './zone-state.ts'
-
-/** What a zone with a valve that opens and shuts is told by. */
-interface Look {
-  readonly simulation: Simulation
-  readonly job: Job
-  readonly loops: ZoneLoops
-  /** The loops of the whole job. */
-  readonly all: Loops
-  readonly thermostat: InstalledPart
-  readonly valve: InstalledPart
-  readonly travel: number
-  readonly opening: number
-  /** Does a fault hold it where it is? */
-  readonly held: boolean
-  readonly driven: boolean
-  readonly moving: boolean
-  readonly proven: boolean
-  /** Is its thermostat's contact made? */
-  readonly made: boolean
-  /** The valve's own words. */
-  readonly says: string
-  readonly label: Piece
-  stands(says: string, more?: Partial<ZoneStanding>): ZoneStanding
-  trouble(says: string, ...sentence: Piece[]): ZoneStanding
-}
 
 /** How a zone stands whose own valve opens and shuts. */
 export function ownValve(
@@ -98,91 +74,6 @@ export function ownValve(
   if (!made && count(simulation, thermostat, 'waited') > 0) return stands('start delay running')
   return driven ? fed(look) : unfed(look)
 }
-
-/** Nobody calls: it should be shut, driven by nothing, with its switch open. */
-function uncalled({
-  simulation,
-  job,
-  loops,
-  thermostat,
-  valve,
-  travel,
-  opening,
-  driven,
-  moving,
-  made,
-  says,
-  label,
-  stands,
-  trouble,
-}: Look) {
-  if (driven && conducts(simulation, thermostat))
-    return trouble(
-      'runs with no call',
-      { text: labelOf(job, thermostat.id), part: thermostat.id, wrong: true },
-      { text: ' does not ask, and its contact is made: it drives ' },
-      { ...label, wrong: false },
-      { text: '.' },
-    )
-  if (driven) {
-    const live = whyLive(simulation, job, `${valve.id}.${valve.kind.roles.actuator}`)
-    const why = live
-      ? [{ text: ' is driven though nobody calls: ' }, live, { text: '.' }]
-      : [{ text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.' }]
-    return trouble('runs with no call', label, ...why)
-  }
-  if (travel <= 0 && !parked(simulation, valve) && is(simulation, valve, 'passes'))
-    return trouble('shut, lets water by', label, {
-      text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
-    })
-  if (opening > 0 && !moving)
-    return trouble(`${says}, no call`, label, {
-      text: ` ${parked(simulation, valve) ? `is ${says}` : 'stands open'} with no call: this zone heats whenever the boiler runs.`,
-    })
-  if (loops.call?.complete && travel <= 0) {
-    if (switchMade(simulation, valve))
-      return trouble('shut, switch made', { text: 'the end switch of ' }, label, {
-        text: ' is made with the valve shut: the boiler can fire against it.',
-      })
-    const { part } = loops.call.subject
-    const others = valvesMade(simulation, job)
-    return trouble(
-      'shut, line fed backwards',
-      { text: 'the line behind the end switch of ' },
-      label,
-      { text: ' is live though that switch is open: it is fed backwards' },
-      ...(part === valve.id ? [] : [{ text: ', and holds ' }, { text: labelOf(job, part), part }]),
-      ...others.flatMap((other) => [{ text: ', by the end switch of ' }, { text: labelOf(job, other), part: other }]),
-      { text: '.' },
-    )
-  }
-  return stands(made ? 'contact stuck' : says)
-}
-
-/** Does its lever stand elsewhere than a hand should leave it? */
-function parked(simulation: Simulation, { id, kind }: InstalledPart): boolean {
-  const lever = kind.roles.lever
-  return lever !== undefined && simulation.stateOf(id)[lever] !== kind.state[lever]
-}
-
-/** Does the contact by which a thermostat asks let current by, whether it asks or not? */
-function conducts({ circuit }: Simulation, thermostat: InstalledPart): boolean {
-  const branch = thermostat.branches.get(thermostat.kind.roles.callContact ?? '')
-  return branch !== undefined && !circuit.lump(branch).open
-}
-
-/** Is the switch by which a valve proves itself closed, whatever closed it? */
-function switchMade({ circuit }: Simulation, valve: InstalledPart): boolean {
-  const branch = valve.branches.get(endSwitchOf(valve.kind.roles) ?? '')
-  return branch !== undefined && !circuit.lump(branch).open
-}
-
-/** Valves whose end switches are made. */
-const valvesMade = (simulation: Simulation, job: Job): string[] =>
-  Object.values(job.zones).flatMap(({ valve }) => {
-    const part = valve && simulation.netlist.parts.get(valve)
-    return part && switchMade(simulation, part) ? [part.id] : []
-  })
 
 /** Called, and nothing drives it: held back on purpose, or its loop is dark. */
 function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {

@@ -24,6 +24,14 @@ it('takes what has fewest neighbours first, of two the one named first, and coup
   expect(square.below.map((rows) => rows.length)).toEqual([2, 2, 1, 0])
 })
 
+it('takes what has been left alone at once, though another that has a neighbour is named before it', () => {
+  const { order } = eliminate(4, [
+    [0, 3],
+    [1, 2],
+  ])
+  expect([...order]).toEqual([0, 3, 1, 2])
+})
+
 it('eliminates each once, couples none with itself, and leaves every row below its own step in order', () => {
   const couples = fc.array(fc.tuple(fc.nat(14), fc.nat(14)), { maxLength: 40 })
   fc.assert(

@@ -6,6 +6,7 @@ import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import { type Ask, wired } from '../testing/benches.ts'
+import { line } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
 import { verdictOf } from './verdict.ts'
@@ -65,7 +66,15 @@ it('is told from the third time on, and no more once it is put right', () => {
 })
 
 it('nor do rooms called one after the other, each let go as soon as the boiler is called for it', () => {
-  const job = wired({ scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 2, zones: 5 })
+  const job = wired({
+    scheme: 's18b',
+    ...line,
+    valve: 'valve/wax-head-230',
+    panel: 'panel/manifold-8-230',
+    boiler: 'boiler/switched-live',
+    heads: 4,
+    zones: 5,
+  })
   const bench = new Simulation(job)
   for (const { id } of zonesInOrder(job)) {
     for (const on of [true, false]) {

@@ -163,10 +163,9 @@ function darkness(
   if (weak && !(feed.circuit === 'call' && feeds(circuit, feed))) return { at: 'source', part: feed.part.id }
   const own: Dark = { at: subject.load ? 'load' : 'contact', part: subject.part, element: subject.element }
   const open = [...before, ...after].find(({ branch }) => circuit.lump(branch).open)
-  const broken = open !== undefined || (!subject.load && subject.branch && circuit.lump(subject.branch).open)
   const drops = ({ from, to }: { from: number; to: number }) => circuit.level(from, to) > supply / 2
-  // What somebody else has called has its volts, and works: what is open on the way to it tells.
-  const works = ({ branch }: Step) => broken && branch.form === 'load' && circuit.flow(branch) >= FLOWS
+  // What somebody else has called has its volts, and works; were our way to it whole, it would not be dark.
+  const works = ({ branch }: Step) => branch.form === 'load' && circuit.flow(branch) >= FLOWS
   if (!weak) {
     for (const step of before) if (drops(step) && !works(step)) return darkAt(circuit, step)
     if (drops({ from: enter, to: leave })) return own

@@ -208,6 +208,14 @@ describe('the verdict', () => {
     expect(verdict(short, []).says).toContain('Breaker has tripped: the current ran through')
   })
 
+  it('of a limit that stands open sends nobody to the contact it keeps open', () => {
+    const job = wired()
+    const bench = benchWith(job, [{ id: 'part:B1/limitTripped' }])
+    bench.set('TS1', 'calling', true)
+    bench.settle()
+    expect(verdictOf(bench, job, loopsOf(bench, job)).more).toEqual([])
+  })
+
   it('is well when all is well, at rest and with all calling', () => {
     expect(verdict(() => undefined, []).tone).toBe('well')
     const all = verdict(() => undefined, [1, 2, 3, 4, 5])

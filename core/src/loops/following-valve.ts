@@ -6,7 +6,7 @@ import { openingOf } from '../motion/surroundings.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
-import { onlyShort } from './short.ts'
+import { shortAmong } from './short.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -62,7 +62,7 @@ export function followingValve(
       ],
     }
   if (set > 0.5 && asked <= ASKS) {
-    const short = onlyShort(simulation, job)
+    const short = loops.signal && shortAmong(simulation, job, [loops.signal])
     return {
       ...found,
       calling: true,

@@ -190,6 +190,16 @@ describe('what is driven though nobody calls', () => {
     )
   })
 
+  it('is not driven by what touches on another loop', () => {
+    const job = wired({ zones: 3 })
+    exchange(job, 'V1.m1', 'V2.m1')
+    const told = says(job, ['part:TS3/r+w/short'])
+    expect(told.join(' ')).toContain('Valve 3 is driven though nobody calls: Thermostat 3 R and Thermostat 3 W touch.')
+    expect(told.join(' ')).toContain(
+      'Valve 2 is driven though nobody calls. Its motor gets voltage from somewhere else.',
+    )
+  })
+
   it('gets it from somewhere else where only its conductors are crossed', () => {
     const job = wired()
     exchange(job, 'V1.m1', 'V2.m1')
@@ -246,7 +256,7 @@ describe('too few volts', () => {
       'Zone 1: valve open and proven, but the boiler does not answer its call: its line is weak at Service switch.',
     )
     // A line that is narrow and has its volts is no reason.
-    const deaf = benchWith(job, [{ id: 'part:B1/callInputDead' }, { id: 'part:SS1.pole/ohms', value: 2 }])
+    const deaf = benchWith(job, [{ id: 'part:B1/callInputDead' }, { id: 'part:SS1.pole/ohms', value: 11 }])
     ask(deaf, job, zonesInOrder(job)[0]!.id, true)
     deaf.settle()
     expect(sentenceText(verdictOf(deaf, job, loopsOf(deaf, job)).sentence)).toBe(
@@ -276,6 +286,21 @@ describe('what buzzes', () => {
     expect(heard(job, [...ohms('part:SS1.pole/ohms', 30), ...ohms('part:ES1.pole/ohms', 30)])).toMatch(
       /buzz, .* they take their own supply away\.$/,
     )
+  })
+
+  it('a step is narrow from ten ohms on: no sound run of copper has as many', () => {
+    const job = wired(panel)
+    const narrow = (value: number) => {
+      const bench = benchWith(job, [{ id: 'part:SS1.pole/ohms', value }])
+      return loopsOf(bench, job).shared.find(({ id }) => id === 'supply:PN1')?.narrow?.part
+    }
+    expect([narrow(9.9), narrow(10.1)]).toEqual([undefined, 'SS1'])
+  })
+
+  it('is not starved by what touches on a loop of something else', () => {
+    const job = wired({ ...panel, zones: 2 })
+    const weak = [...ohms('part:SS1.pole/ohms', 30), ...ohms('part:ES1.pole/ohms', 30)]
+    expect(heard(job, [...weak, { id: 'part:V2/e1+e2/short', value: 0 }])).toMatch(/buzz, .* supply away\.$/)
   })
 
   it('names the short that starves it', () => {
@@ -340,6 +365,9 @@ it('a valve that is told to follow a signal and hears none is wrong, whoever owe
   expect(verdictOf(bench, setters, loopsOf(bench, setters)).zones[0]).toMatchObject({ calling: true, proven: false })
   expect(says(setters, ['part:TS1/plus+minus/short'])[0]).toContain('at its zero end: Setter 1 + and Setter 1 - touch.')
   expect(says(setters, ['part:TS1/batteryDead'], [])[0]).toContain('Nobody calls')
+  expect(says(setters, ['part:TS1/batteryDead', 'part:TS2/plus+minus/short'])[0]).toContain(
+    'zero end: Setter 1 gives none.',
+  )
   expect(says(setters, ['part:V2/bodyPasses'], [])).toEqual([
     'Zone 2: Valve 2 is shut and lets water by: this zone warms whenever heat comes. Dirt on the seat.',
   ])

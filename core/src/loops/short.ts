@@ -7,6 +7,8 @@ import { kindOf } from '../parts/index.ts'
 import { spotOfBranch } from '../words/spot.ts'
 import { touchInWords } from '../words/touch.ts'
 import { contactInWords, labelOf, type Piece, type Sentence } from '../words/words.ts'
+import { FLOWS } from './lit.ts'
+import type { Strip } from './strip.ts'
 
 type Bench = Pick<Simulation, 'netlist' | 'circuit'>
 
@@ -16,27 +18,43 @@ function shortOn({ netlist, circuit }: Bench, job: Job, path: readonly string[])
     const touch = touchInWords(job, id)
     if (touch) return touch
     const branch = netlist.branchOf.get(id)
-    if (branch?.form === 'load' && branch.part && circuit.forced(branch))
+    if (branch?.form === 'load' && branch.part && circuit.forced(branch)?.as === 'closed')
       return { text: `${labelOf(job, branch.part)} is shorted inside`, part: branch.part, wrong: true }
   }
   return undefined
 }
 
-/** What lets a load have its current though nothing asks for it, as a clause: two that touch on its way, a contact that has welded. */
-export function whyLive(simulation: Simulation, job: Job, load: string): Piece | undefined {
+/**
+ * What lets a load have its current though nothing asks for it, as a clause: two that touch on its way, a contact that has
+ * welded; or the same on the way of what holds a contact on its way closed, a relay's coil or what a panel hears a call by.
+ * @param load the id of its branch @param seen loads that were followed already
+ */
+export function whyLive(
+  simulation: Simulation,
+  job: Job,
+  load: string,
+  seen: ReadonlySet<string> = new Set(),
+): Piece | undefined {
   const { netlist, circuit } = simulation
-  for (const id of heaviestPath(circuit, load)) {
-    const touch = touchInWords(job, id)
+  const path = heaviestPath(circuit, load).flatMap((id) => netlist.branchOf.get(id) ?? [])
+  for (const branch of path) {
+    const touch = touchInWords(job, branch.id)
     if (touch) return touch
-    const branch = netlist.branchOf.get(id)
-    if (branch?.form === 'contact' && branch.part && circuit.forced(branch)?.as === 'closed')
-      return {
-        text: `${contactInWords(job, branch.part, branch.element!.name)} stays made`,
-        part: branch.part,
-        wrong: true,
-      }
+    if (branch.form === 'contact' && branch.part && circuit.forced(branch)?.as === 'closed') {
+      const text = `${contactInWords(job, branch.part, branch.element!.name)} stays made`
+      return { text, part: branch.part, wrong: true }
+    }
   }
-  return onlyShort(simulation, job)
+  const followed = new Set([...seen, load])
+  for (const { part, form } of path) {
+    if (form !== 'contact' || part === undefined) continue
+    for (const { id, form } of netlist.parts.get(part)!.branches.values()) {
+      if (form !== 'load' || followed.has(id) || circuit.flow(netlist.branchOf.get(id)!) < FLOWS) continue
+      const why = whyLive(simulation, job, id, followed)
+      if (why) return why
+    }
+  }
+  return undefined
 }
 
 /** What the current went through that opened a fuse: the wires and parts, from the fuse on; and where it was short, if that is one place. */
@@ -92,11 +110,23 @@ function measuresShort({ netlist, circuit }: Simulation, id: string): boolean {
 }
 
 /** What is shorted in the whole plant, where it is one thing: where no current tells which of several it would be, none. */
-export function onlyShort(bench: Bench, job: Job): Piece | undefined {
+function onlyShort(bench: Bench, job: Job): Piece | undefined {
   const shorts = bench.netlist.branches.flatMap((branch) =>
     bench.circuit.lump(branch).open ? [] : (shortOn(bench, job, [branch.id]) ?? []),
   )
   return shorts.length === 1 ? shorts[0] : undefined
+}
+
+/** The one short there is, where it is at a part or a conductor of these loops: what is shorted elsewhere is no reason for what they do. */
+export function shortAmong(bench: Bench, job: Job, strips: readonly Strip[]): Piece | undefined {
+  const short = onlyShort(bench, job)
+  const isAt = (item: Strip['items'][number]) =>
+    item.form === 'station'
+      ? item.part === short?.part
+      : item.runs.some(
+          ({ wire, from, to }) => short && (wire === short.wire || from.part === short.part || to.part === short.part),
+        )
+  return strips.some(({ items }) => items.some(isAt)) ? short : undefined
 }
 
 /** Share of its volts that a line keeps whatever fairly hangs on it. */

@@ -7,7 +7,7 @@ import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import { type Loops, stripsOf } from './loops.ts'
 import { boilersTold } from './plant.ts'
-import { onlyShort } from './short.ts'
+import { shortAmong } from './short.ts'
 import type { Strip } from './strip.ts'
 
 /** What takes its own supply away as soon as it has it: many times a second, or slowly, where something has to move or wait in between. */
@@ -91,11 +91,9 @@ function whereStarved(simulation: Simulation, job: Job, loops: Loops, parts: rea
     return found.every(({ text }) => text === found[0]!.text) ? found[0] : undefined
   }
   const strips = [...loops.shared, ...loops.blank, ...loops.zones.flatMap(stripsOf)]
-  const place =
-    narrow(strips.filter(({ subject }) => parts.includes(subject.part))) ??
-    narrow(strips.filter(({ id }) => id.startsWith('supply:'))) ??
-    narrow(strips)
+  const own = strips.filter(({ subject }) => parts.includes(subject.part))
+  const place = narrow(own) ?? narrow(strips.filter(({ id }) => id.startsWith('supply:'))) ?? narrow(strips)
   if (place) return [{ text: ', most of it lost at ' }, place, { text: '.' }]
-  const short = onlyShort(simulation, job)
+  const short = shortAmong(simulation, job, own)
   return short ? [{ text: ': ' }, short, { text: '.' }] : [{ text: '.' }]
 }

@@ -94,8 +94,8 @@ export function stripOf(
   }
 }
 
-/** Ohms under which no step of a way is narrow. */
-const NARROW = 1
+/** Ohms under which no step of a way is narrow: more than the longest run of sound copper has. */
+const NARROW = 10
 
 /** The step with more ohms than all others together, loads left out, where it has enough to matter. */
 function narrowOf(circuit: Circuit, steps: readonly Step[]): Dark | undefined {

@@ -78,7 +78,7 @@ export const installPackages = () =>
 export const build = () =>
   once(
     'build',
-    ['package-lock.json', 'core/src', 'core/package.json', 'server', 'web'],
+    ['package-lock.json', 'scripts/bundled.mjs', 'core/src', 'core/package.json', 'server', 'web'],
     () => existsSync(join(root, 'web/dist/index.html')) && existsSync(join(root, 'server/dist/main.js')),
     async () => {
       say('building the page and the server')

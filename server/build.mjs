@@ -1,19 +1,3 @@
-import { build } from 'esbuild'
+import { bundle } from '../scripts/bundled.mjs'
 
-await build({
-  entryPoints: { main: 'src/main.ts', controller: 'src/controller/main.ts' },
-  outdir: 'dist',
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  conditions: ['source'],
-  packages: 'external',
-  alias: {
-    '@civil-lantern/core': '../core/src/index.ts',
-    '@civil-lantern/core/demo': '../core/src/demo/index.ts',
-    '@civil-lantern/core/validate': '../core/src/doors.ts',
-  },
-  sourcemap: true,
-  logLevel: 'warning',
-})
+await bundle('server', { main: 'src/main.ts', controller: 'src/controller/main.ts' })

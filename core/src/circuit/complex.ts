@@ -4,7 +4,8 @@ export interface Phasor {
   readonly im: number
 }
 
-export const size = ({ re, im }: Phasor) => Math.hypot(re, im)
+/** Nothing in a plant is so large or so small that its square would be lost, and this takes a fraction of `Math.hypot`. */
+export const size = ({ re, im }: Phasor) => Math.sqrt(re * re + im * im)
 export const plus = (a: Phasor, b: Phasor): Phasor => ({ re: a.re + b.re, im: a.im + b.im })
 export const minus = (a: Phasor, b: Phasor): Phasor => ({ re: a.re - b.re, im: a.im - b.im })
 export const times = (a: Phasor, b: Phasor): Phasor => ({

@@ -1,10 +1,12 @@
 import type { Circuit } from './circuit.ts'
 import type { Branch, Netlist } from './netlist.ts'
 
-/** Branches at each node, strays left out; the same for every state of a netlist, so made once. */
+/** What never changes of a netlist, so made once of each. */
 const meetings = new WeakMap<Netlist, readonly (readonly Branch[])[]>()
+const loads = new WeakMap<Netlist, readonly Branch[]>()
 
-function meetingsOf(netlist: Netlist): readonly (readonly Branch[])[] {
+/** Branches at each node, strays left out. */
+export function meetingsOf(netlist: Netlist): readonly (readonly Branch[])[] {
   const known = meetings.get(netlist)
   if (known) return known
   const at: Branch[][] = netlist.nodes.map(() => [])
@@ -12,6 +14,15 @@ function meetingsOf(netlist: Netlist): readonly (readonly Branch[])[] {
     if (branch.form !== 'stray') for (const node of [branch.a, branch.b]) at[node]!.push(branch)
   meetings.set(netlist, at)
   return at
+}
+
+/** What draws because it is meant to. */
+export function loadsOf(netlist: Netlist): readonly Branch[] {
+  const known = loads.get(netlist)
+  if (known) return known
+  const those = netlist.branches.filter(({ form }) => form === 'load')
+  loads.set(netlist, those)
+  return those
 }
 
 /**

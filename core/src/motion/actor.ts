@@ -1,5 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
-import { heaviestPath } from '../circuit/heaviest-path.ts'
+import { heaviestPath, loadsOf, meetingsOf } from '../circuit/heaviest-path.ts'
 import { type Branch, type InstalledPart, type Netlist, transformerIn } from '../circuit/netlist.ts'
 import { woundOf } from '../circuit/two-port.ts'
 import type { Around, Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
@@ -177,8 +177,8 @@ export function creepingOf(actor: Actor, mean: ReadonlyMap<string, number>): rea
 export function blownOn(circuit: Circuit, part: InstalledPart): Blown | undefined {
   const pole = part.kind.roles.blown === undefined ? mostBehind(circuit, part) : [...part.branches.values()][0]
   if (!pole) return undefined
-  const sound = circuit.netlist.branches.filter((branch) => branch.form === 'load' && !circuit.forced(branch))
-  const drawn = sound.reduce((sum, branch) => sum + circuit.felt.amps(branch), 0)
+  let drawn = 0
+  for (const load of loadsOf(circuit.netlist)) if (!circuit.forced(load)) drawn += circuit.felt.amps(load)
   return { path: heaviestPath(circuit, pole.id), amps: circuit.felt.amps(pole), drawn }
 }
 
@@ -186,9 +186,11 @@ export function blownOn(circuit: Circuit, part: InstalledPart): Blown | undefine
 function mostBehind({ netlist, felt }: Circuit, part: InstalledPart): Branch | undefined {
   const out = transformerIn(part)?.nodes[2]
   let most: Branch | undefined
-  for (const branch of netlist.branches)
-    if (out !== undefined && (branch.a === out || branch.b === out) && felt.amps(branch) > (most ? felt.amps(most) : 0))
-      most = branch
+  let amps = 0
+  for (const branch of out === undefined ? [] : meetingsOf(netlist)[out]!) {
+    const its = felt.amps(branch)
+    if (its > amps) [most, amps] = [branch, its]
+  }
   return most
 }
 

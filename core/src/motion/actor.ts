@@ -197,7 +197,11 @@ function mostBehind({ netlist, felt }: Circuit, part: InstalledPart): Branch | u
 /** Is it whole in this state: neither has a fuse let go nor a winding opened? */
 export function isWhole({ kind, windings }: InstalledPart, state: State): boolean {
   if (kind.roles.blown !== undefined) return state[kind.roles.blown] !== true
-  return [...windings.values()].every(({ element }) => woundOf(element, state).whole.every(Boolean))
+  for (const { element } of windings.values()) {
+    const [first, second] = woundOf(element, state).whole
+    if (!first || !second) return false
+  }
+  return true
 }
 
 /** Which of a part's tells are so. */

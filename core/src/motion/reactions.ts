@@ -19,6 +19,7 @@ const none: NonNullable<PartKind['tells']> = []
 
 /** What a part is about to change, and when, in seconds within the instant. */
 interface Wish {
+  readonly actor: Actor
   readonly change: Partial<State>
   readonly due: number
 }
@@ -57,18 +58,18 @@ export class Reactions {
     const cast = this.#cast
     const buzzed = this.quiet()
     if (!buzzed) for (const actor of cast.heated) actor.heatedBy = undefined
-    const wishes = new Map<Actor, Wish>()
+    const wishes: Wish[] = []
     let cycle: Cycle<Actor> | undefined
     let instant = 0
     for (let round = 0; ; round++) {
       this.#takeEffect(now)
       for (const actor of cast.jumpers) if (!cast.stillSays(actor)) this.#wish(actor, wishes, instant)
-      if (wishes.size === 0) {
+      if (wishes.length === 0) {
         for (const actor of cast.movers) cast.runsOf(actor)
         return
       }
       let next = Number.POSITIVE_INFINITY
-      for (const { due } of wishes.values()) if (due < next) next = due
+      for (const { due } of wishes) if (due < next) next = due
       const left = next - instant
       const gone = this.#letGoWithin(left)
       if (gone) {
@@ -80,7 +81,7 @@ export class Reactions {
         cycle ??= new Cycle(cast.jumpers, cast.movers)
         if (round >= ENDLESS) cycle.close()
         else {
-          const waiting = Array.from(wishes, ([actor, { due }]) => [actor, Math.round((due - instant) * 1e6)] as const)
+          const waiting = wishes.map(({ actor, due }) => [actor, Math.round((due - instant) * 1e6)] as const)
           cycle.passed(waiting, left, (actor) => cast.runsOf(actor))
           this.#noteHeat()
         }
@@ -90,12 +91,16 @@ export class Reactions {
         }
       }
       instant = next
-      for (const [actor, { change, due }] of wishes) {
-        if (due > next) continue
-        wishes.delete(actor)
-        this.#noteOverload(actor, change)
-        cast.change(actor, change)
+      let waiting = 0
+      for (const wish of wishes) {
+        if (wish.due > next) wishes[waiting++] = wish
+        else {
+          const before = wish.actor.state
+          cast.change(wish.actor, wish.change)
+          this.#noteOverload(wish.actor, before)
+        }
       }
+      wishes.length = waiting
     }
   }
 
@@ -119,15 +124,14 @@ export class Reactions {
   }
 
   /** What a part would change now, once its hold-up is over; a wish it no longer has is forgotten. */
-  #wish(actor: Actor, wishes: Map<Actor, Wish>, instant: number) {
+  #wish(actor: Actor, wishes: Wish[], instant: number) {
     const change = this.#cast.wishOf(actor)
+    let at = 0
+    while (at < wishes.length && wishes[at]!.actor !== actor) at++
     if (!change) {
-      wishes.delete(actor)
-      return
-    }
-    const had = wishes.get(actor)
-    if (had && sameChange(had.change, change)) return
-    wishes.set(actor, { change, due: instant + (actor.part.kind.motion.holdUp ?? HOLD_UP) })
+      if (at < wishes.length) wishes.splice(at, 1)
+    } else if (at === wishes.length || !sameChange(wishes[at]!.change, change))
+      wishes[at] = { actor, change, due: instant + (actor.part.kind.motion.holdUp ?? HOLD_UP) }
   }
 
   /** The fuse or breaker that lets go first, if any does within these seconds. */
@@ -156,11 +160,11 @@ export class Reactions {
     this.buzzing.set(part.id, hertz)
   }
 
-  /** A fuse or a winding about to open: while its current still flows, remember the way it takes. */
-  #noteOverload(actor: Actor, change: Partial<State>) {
+  /** A fuse or a winding about to open: until the circuit is solved again its current still flows, and the way it takes is remembered. */
+  #noteOverload(actor: Actor, before: State) {
     const { part, state } = actor
-    if (part.windings.size === 0 && change[part.kind.roles.blown ?? ''] === undefined) return
-    if (!isWhole(part, state) || isWhole(part, Object.assign({ ...state }, change))) return
+    if (part.windings.size === 0 && part.kind.roles.blown === undefined) return
+    if (!isWhole(part, before) || isWhole(part, state)) return
     actor.blownBy = more(actor.heatedBy, blownOn(this.#circuit, actor.part))
   }
 

@@ -2,7 +2,7 @@ import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { listedPieces } from '../words/listed.ts'
 import { labelOf, type Sentence, sentenceText } from '../words/words.ts'
-import { darkInWords, lostAt } from './dark-in-words.ts'
+import { darkInWords, leadsNowhere, lostAt } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
 
@@ -35,7 +35,7 @@ function why(job: Job, strip: Strip, loops: Loops, several: boolean): Sentence {
   const { dark, circuit } = strip
   const [they, their] = several ? ['they', 'Their'] : ['it', 'Its']
   if (!dark) return [{ text: `${they} ${several ? 'get' : 'gets'} too few volts` }, ...lostAt(job, strip, loops)]
-  if (dark.at === 'nowhere') return [darkInWords(job, dark), { text: ' leads nowhere.' }]
+  if (dark.at === 'nowhere') return leadsNowhere(job, dark)
   const volts = circuit === 'line voltage' ? 'line voltage' : '24 V'
   return [
     { text: `${they} ${several ? 'have' : 'has'} no ${volts}. ${their} feed goes dark at ` },

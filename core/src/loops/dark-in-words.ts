@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { contactInWords, labelOf, type Piece, terminalInWords } from '../words/words.ts'
+import { contactInWords, labelOf, type Piece, sentenceText, terminalInWords } from '../words/words.ts'
 import type { Dark } from './dark.ts'
 import type { Loops } from './loops.ts'
 import type { Strip } from './strip.ts'
@@ -28,6 +28,8 @@ export function darkInWords(job: Job, dark: Dark): Piece {
     }
     case 'splice':
       return { text: `a loose way of ${label}`, ...about }
+    case 'between':
+      return { text: `${label}, another load in its way`, ...about }
     case 'source':
       return { text: label, ...about }
     case 'nowhere':
@@ -35,6 +37,19 @@ export function darkInWords(job: Job, dark: Dark): Piece {
     default:
       return { text: dark.element ? contactInWords(job, dark.part!, dark.element) : label, ...about }
   }
+}
+
+/** That there is no loop, and why, as the end of a sentence. */
+export function leadsNowhere(job: Job, dark: Dark): Piece[] {
+  return dark.joined
+    ? [{ text: 'both ends of ' }, darkInWords(job, dark), { text: ' are on the same conductor.' }]
+    : [darkInWords(job, dark), { text: ' leads nowhere.' }]
+}
+
+/** The same as a sentence of its own, of a strip that has no loop. */
+export function noLoopInWords(job: Job, { dark, subject }: Pick<Strip, 'dark' | 'subject'>): string {
+  const says = sentenceText(leadsNowhere(job, dark ?? { at: 'nowhere', part: subject.part }))
+  return says.charAt(0).toUpperCase() + says.slice(1)
 }
 
 /** The end of a sentence about too few volts: where most of them are lost, on its own loop or on the one that feeds its source, if that is one place. */

@@ -1,4 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
+import { isOperated } from '../circuit/contacts.ts'
 import type { Branch } from '../circuit/netlist.ts'
 import type { Feed } from '../feeds/feeds.ts'
 import { endSwitchOf } from '../parts/roles.ts'
@@ -77,6 +78,7 @@ export function endOf(
   [fromA, fromB]: readonly [Walks, Walks],
 ): Dark {
   const { netlist } = circuit
+  if (joined(circuit, subject, fromA)) return { at: 'nowhere', part: subject.part, joined: true }
   // Through the switch beside it the lost side may lead to the pole that the other side has at hand; a signal feeds nothing.
   const sources = feeds.filter(
     ({ circuit: of }) => (of === 'signal') === (subject.element === listens(netlist, subject)),
@@ -103,6 +105,10 @@ export function endOf(
   const toSense = ({ cost }: Walks) => Math.min(cost[heard.a]!, cost[heard.b]!)
   return bySide(toSense(fromA) < toSense(fromB))
 }
+
+/** Does copper alone lead from one end of it to the other, through nothing that opens? */
+const joined = (circuit: Circuit, { b }: Subject, fromA: Walks): boolean =>
+  isOnCopper(fromA.cost[b]!) && fromA.to(b)!.every(({ branch }) => !isOperated(branch) && !circuit.lump(branch).open)
 
 /** What a switch tells something to: a boiler's call, or a panel's own. */
 const hearsSwitch = (circuit: Circuit, branch: Branch) =>

@@ -10,7 +10,7 @@ export {
   terminalInWords,
 } from '../words/words.ts'
 export type { Dark } from './dark.ts'
-export { darkInWords } from './dark-in-words.ts'
+export { noLoopInWords } from './dark-in-words.ts'
 export { litWires, type WireLight } from './lit.ts'
 export { type Loops, loopsOf, stripsOf, type ZoneLoops } from './loops.ts'
 export { type Chain, type Link, offBecause } from './off-because.ts'

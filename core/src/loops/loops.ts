@@ -14,6 +14,8 @@ import { WalkMap } from './walks.ts'
 export interface ZoneLoops {
   readonly zone: string
   readonly valve?: Strip
+  /** What a valve moves by, where it is asked at another terminal. */
+  readonly power?: Strip
   /** What moves each further valve that opens with it, in the order of the zone. */
   readonly also?: readonly Strip[]
   readonly call?: Strip
@@ -24,8 +26,8 @@ export interface ZoneLoops {
 }
 
 /** The strips of a zone in the order of its sequence. */
-export const stripsOf = ({ valve, also = [], signal, standIn, call }: ZoneLoops): Strip[] =>
-  [valve, ...also, signal, standIn, call].filter((strip) => strip !== undefined)
+export const stripsOf = ({ valve, power, also = [], signal, standIn, call }: ZoneLoops): Strip[] =>
+  [valve, power, ...also, signal, standIn, call].filter((strip) => strip !== undefined)
 
 export interface Loops {
   readonly zones: readonly ZoneLoops[]
@@ -51,6 +53,7 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
   const rolesOf = (part: string | undefined) => (part ? netlist.parts.get(part)?.kind.roles : undefined)
   const zones = zonesInOrder(job).map(({ id, valve, alsoValves = [], relay }): ZoneLoops => {
     const motor = strip('valve', valve, rolesOf(valve)?.actuator)
+    const power = strip('power', valve, rolesOf(valve)?.permanent)
     const also = alsoValves.flatMap((head) => strip('valve', head, rolesOf(head)?.actuator) ?? [])
     const prover = relay ?? valve
     const call = strip('call', prover, endSwitchOf(rolesOf(prover)))
@@ -59,6 +62,7 @@ export function loopsOf(simulation: Simulation, job: Job): Loops {
     return {
       zone: id,
       ...(motor ? { valve: motor } : {}),
+      ...(power ? { power } : {}),
       ...(also.length > 0 ? { also } : {}),
       ...(call ? { call } : {}),
       ...(signal ? { signal } : {}),

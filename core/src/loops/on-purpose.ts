@@ -2,9 +2,9 @@ import type { Job } from '../job/schema.ts'
 import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { labelOf, type Sentence } from '../words/words.ts'
+import { liveBy } from './live.ts'
 import type { Loops } from './loops.ts'
 import { boilersTold, withheld } from './plant.ts'
-import { whyLive } from './short.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -21,9 +21,7 @@ export function idlePumps(simulation: Simulation, job: Job, zones: readonly Zone
     .map(({ id, kind }) => [
       { text: labelOf(job, id), part: id, wrong: true },
       { text: ' runs though nobody calls: ' },
-      whyLive(simulation, job, `${id}.${kind.roles.work}`) ?? {
-        text: 'it is fed past every switch that should start it',
-      },
+      ...liveBy(simulation, job, `${id}.${kind.roles.work}`, 'it is fed'),
       { text: '.' },
     ])
 }

@@ -7,11 +7,11 @@ import { endSwitchOf } from '../parts/roles.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { callLost, laneOf } from './call-lost.ts'
 import type { Dark } from './dark.ts'
-import { darkInWords, lostAt } from './dark-in-words.ts'
+import { darkInWords, leadsNowhere, lostAt } from './dark-in-words.ts'
 import type { Look } from './look.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
 import { boilersTold, callHeldBack, hasBoiler, onItsWay, safetyThatStops, withheld } from './plant.ts'
-import type { Strip } from './strip.ts'
+import { lacks, noPower } from './power.ts'
 import { uncalled } from './uncalled.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
@@ -34,7 +34,7 @@ export function ownValve(
   const driven = valve.kind.urged?.(valve.figures, state) === true
   const resting = valve.kind.staysOpen?.(valve.figures, state) === true
   const stalled = is(simulation, valve, 'stalled')
-  const moving = !held && !resting && !stalled && (driven ? travel < 1 : travel > 0)
+  const moving = !held && !resting && !stalled && !loops.power?.dark && (driven ? travel < 1 : travel > 0)
   const proven = loops.call?.complete === true
   const stands = (says: string, more: Partial<ZoneStanding> = {}): ZoneStanding => ({
     zone: loops.zone,
@@ -84,8 +84,7 @@ function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {
     return trouble(
       'calling, not wired',
       { text: 'calling, but ' },
-      strip?.dark ? darkInWords(job, strip.dark) : label,
-      { text: ' leads nowhere.' },
+      ...(strip?.dark ? leadsNowhere(job, strip.dark) : [label, { text: ' leads nowhere.' }]),
     )
   if (strip.dark?.at === 'source')
     return trouble('calling, no supply', { text: 'calling, but ' }, darkInWords(job, strip.dark), {
@@ -102,12 +101,18 @@ function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {
     return trouble('fed, motor dead', { text: 'the feed reaches ' }, label, {
       text: ' and no current flows: its motor is open.',
     })
+  const { power } = loops
+  if (power?.dark) return trouble('asked, no power', { text: 'calling, but ' }, label, ...noPower(job, power))
+  if (power && !lacks(power))
+    return trouble('asked, does not move', { text: 'calling, and ' }, label, {
+      text: ' is asked and fed and does not move. Turn the stem by hand before you blame the motor.',
+    })
   return trouble(
     'calling, volts too low',
     { text: 'calling, but the voltage at ' },
     label,
     { text: ' is too low to run it' },
-    ...lostAt(job, strip, all),
+    ...lostAt(job, power ?? strip, all),
   )
 }
 
@@ -136,8 +141,9 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
   const ends = lost
     ? [
         { text: ': ' },
-        darkInWords(job, lost),
-        { text: lost.at === 'nowhere' ? ' leads nowhere.' : ' passes nothing on.' },
+        ...(lost.at === 'nowhere'
+          ? leadsNowhere(job, lost)
+          : [darkInWords(job, lost), { text: ' passes nothing on.' }]),
       ]
     : [{ text: '.' }]
   // A centre tells the boiler for all its heads.
@@ -181,9 +187,8 @@ function fed({ simulation, job, loops, all, valve, travel, held, proven, says, l
         'open, not proven',
         { text: `valve open, ${called}` },
         { text: notTold, wrong: true, part: valve.id },
-        { text: '. ' },
-        darkInWords(job, dark),
-        { text: ' leads nowhere.' },
+        { text: dark.joined ? ': ' : '. ' },
+        ...leadsNowhere(job, dark),
       )
     return trouble(
       'open, not proven',
@@ -221,17 +226,9 @@ function deaf({ netlist }: Simulation, job: Job, { shared }: Loops): Piece[] {
   ]
 }
 
-/** Share of its volts from which a line is not weak. */
-const STRONG = 0.9
-
-/** Has the subject of a strip fewer volts than it should have? */
-const lacks = ({ items, healthyVolts }: Strip) =>
-  items.some((item) => item.form === 'station' && item.subject && item.volts < STRONG * healthyVolts)
-
 /** Why the coil of a stand-in does nothing, after its name. */
 function coilInWords(job: Job, dark: Dark): Piece[] {
   if (dark.at === 'load') return [{ text: ' is fed, but its coil draws nothing.' }]
-  if (dark.at === 'nowhere')
-    return [{ text: ' gets nothing, because ' }, darkInWords(job, dark), { text: ' leads nowhere.' }]
+  if (dark.at === 'nowhere') return [{ text: ' gets nothing, because ' }, ...leadsNowhere(job, dark)]
   return [{ text: ' gets nothing. Its line goes dark at ' }, darkInWords(job, dark), { text: '.' }]
 }

@@ -6,8 +6,9 @@ import { unaltered } from '../motion/alterations.ts'
 import { ask } from '../motion/asking.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf } from '../suppose/index.ts'
-import { type Ask, supposed, wireAt, wired } from '../testing/benches.ts'
-import { exchange, join } from '../testing/hands.ts'
+import { type Ask, wireAt, wired } from '../testing/benches.ts'
+import { join } from '../testing/hands.ts'
+import { says } from '../testing/said.ts'
 import { line } from '../testing/ways.ts'
 import { touchInWords } from '../words/touch.ts'
 import { sentenceText } from '../words/words.ts'
@@ -18,15 +19,6 @@ import { verdictOf } from './verdict.ts'
 
 const panel: Ask = { scheme: 's5a', panel: 'panel/zone-valve-6' }
 const switched: Ask = { scheme: 's9', ...line, boiler: 'boiler/switched-live' }
-
-/** Everything the verdict says with these zones calling, by their number from 1. */
-function says(job: Job, wrong: readonly string[], calls: readonly number[] = [1]): string[] {
-  const bench = benchWith(job, supposed(wrong))
-  for (const [i, { id }] of zonesInOrder(job).entries()) if (calls.includes(i + 1)) ask(bench, job, id, true)
-  bench.settle()
-  const { sentence, more } = verdictOf(bench, job, loopsOf(bench, job))
-  return [sentence, ...more].map(sentenceText)
-}
 
 const wire = (job: Job, point: string) => wireAt(job, point).id
 
@@ -177,71 +169,6 @@ describe('a transformer that gives too little', () => {
     const { sentence, more } = verdictOf(bench, heavy, loopsOf(bench, heavy))
     expect([sentence, ...more].map(sentenceText).join(' ')).not.toContain('weak')
     expect(says(wired(), []).join(' ')).not.toContain('weak')
-  })
-})
-
-describe('what is driven though nobody calls', () => {
-  it('is driven by the two that touch, where two do', () => {
-    expect(says(wired(), ['part:TS2/r+w/short'])).toContain(
-      'Zone 2: Valve 2 is driven though nobody calls: Thermostat 2 R and Thermostat 2 W touch.',
-    )
-    expect(says(wired(), ['pair:TC2/red+white/short']).join(' ')).toMatch(
-      /Valve 2 is driven though nobody calls: wire \d+ \((?:white|red)\) and wire \d+ \((?:white|red)\) touch\./,
-    )
-  })
-
-  it('is not driven by what touches on another loop', () => {
-    const job = wired({ zones: 3 })
-    exchange(job, 'V1.m1', 'V2.m1')
-    const told = says(job, ['part:TS3/r+w/short'])
-    expect(told.join(' ')).toContain('Valve 3 is driven though nobody calls: Thermostat 3 R and Thermostat 3 W touch.')
-    expect(told.join(' ')).toContain(
-      'Valve 2 is driven though nobody calls. Its motor gets voltage from somewhere else.',
-    )
-  })
-
-  it('gets it from somewhere else where only its conductors are crossed', () => {
-    const job = wired()
-    exchange(job, 'V1.m1', 'V2.m1')
-    expect(says(job, []).join(' ')).toContain(
-      'is driven though nobody calls. Its motor gets voltage from somewhere else.',
-    )
-  })
-})
-
-describe('what runs though nobody calls', () => {
-  it.each<[string, Ask, string, string]>([
-    [
-      'an end switch bridged',
-      {},
-      'part:V1/e1+e2/short',
-      'Boiler is called though no zone calls and no end switch is made: Valve 1 S1 and Valve 1 S2 touch.',
-    ],
-    [
-      'a pump relay welded',
-      {},
-      'part:B1/pumpRelayWelded',
-      'System pump runs though nobody calls: the pump relay of Boiler stays made.',
-    ],
-    [
-      'a centre whose free channel is bridged',
-      { scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 2 },
-      'part:PN1/r5+w5/short',
-      'Boiler is called though no zone calls and no end switch is made: Manifold centre 5R and Manifold centre 5W touch.',
-    ],
-  ])('%s is named', (_, plant, wrong, told) => {
-    expect(says(wired(plant), [wrong], [])).toContain(told)
-  })
-
-  it('is told as before where nothing of it is shorted', () => {
-    const call = wired()
-    join(call, 'B1.t1', 'B1.t2')
-    expect(says(call, [], []).join(' ')).toContain('no end switch is made: its call wires touch somewhere.')
-    const pump = wired()
-    join(pump, 'B1.l', 'P1.l')
-    expect(says(pump, [], []).join(' ')).toContain(
-      'System pump runs though nobody calls: it is fed past every switch that should start it.',
-    )
   })
 })
 

@@ -6,8 +6,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { spotOfBranch } from '../words/spot.ts'
 import { touchInWords } from '../words/touch.ts'
-import { contactInWords, labelOf, type Piece, type Sentence } from '../words/words.ts'
-import { FLOWS } from './lit.ts'
+import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import type { Strip } from './strip.ts'
 
 type Bench = Pick<Simulation, 'netlist' | 'circuit'>
@@ -20,39 +19,6 @@ function shortOn({ netlist, circuit }: Bench, job: Job, path: readonly string[])
     const branch = netlist.branchOf.get(id)
     if (branch?.form === 'load' && branch.part && circuit.forced(branch)?.as === 'closed')
       return { text: `${labelOf(job, branch.part)} is shorted inside`, part: branch.part, wrong: true }
-  }
-  return undefined
-}
-
-/**
- * What lets a load have its current though nothing asks for it, as a clause: two that touch on its way, a contact that has
- * welded; or the same on the way of what holds a contact on its way closed, a relay's coil or what a panel hears a call by.
- * @param load the id of its branch @param seen loads that were followed already
- */
-export function whyLive(
-  simulation: Simulation,
-  job: Job,
-  load: string,
-  seen: ReadonlySet<string> = new Set(),
-): Piece | undefined {
-  const { netlist, circuit } = simulation
-  const path = heaviestPath(circuit, load).flatMap((id) => netlist.branchOf.get(id) ?? [])
-  for (const branch of path) {
-    const touch = touchInWords(job, branch.id)
-    if (touch) return touch
-    if (branch.form === 'contact' && branch.part && circuit.forced(branch)?.as === 'closed') {
-      const text = `${contactInWords(job, branch.part, branch.element!.name)} stays made`
-      return { text, part: branch.part, wrong: true }
-    }
-  }
-  const followed = new Set([...seen, load])
-  for (const { part, form } of path) {
-    if (form !== 'contact' || part === undefined) continue
-    for (const { id, form } of netlist.parts.get(part)!.branches.values()) {
-      if (form !== 'load' || followed.has(id) || circuit.flow(netlist.branchOf.get(id)!) < FLOWS) continue
-      const why = whyLive(simulation, job, id, followed)
-      if (why) return why
-    }
   }
   return undefined
 }

@@ -167,12 +167,14 @@ function darkness(
   // What somebody else has called has its volts, and works; were our way to it whole, it would not be dark.
   const works = ({ branch }: Step) => branch.form === 'load' && circuit.flow(branch) >= FLOWS
   if (!weak) {
-    for (const step of before) if (drops(step) && !works(step)) return darkAt(circuit, step)
+    for (const step of before) if (drops(step) && !works(step)) return darkAt(circuit, step, subject)
     if (drops({ from: enter, to: leave })) return own
-    for (const step of after) if (drops(step) && !works(step)) return darkAt(circuit, step)
+    for (const step of after) if (drops(step) && !works(step)) return darkAt(circuit, step, subject)
   }
-  // Two openings share the volts between them: name the first open one.
-  return open ? darkAt(circuit, open) : own
+  // Two openings share the volts between them: name the first open one. So do two loads, and neither works.
+  const other = subject.load ? [...before, ...after].find(({ branch }) => branch.form === 'load') : undefined
+  const first = open ?? other
+  return first ? darkAt(circuit, first, subject) : own
 }
 
 /** Does current leave a source? */
@@ -181,7 +183,8 @@ const feeds = (circuit: Circuit, { hotNode }: Feed) =>
     (branch) => (branch.a === hotNode || branch.b === hotNode) && circuit.flow(branch) >= FLOWS,
   )
 
-function darkAt(circuit: Circuit, { branch }: Step): Dark {
+/** A call may come by what hears it; a load has no business on the way of another. */
+function darkAt(circuit: Circuit, { branch }: Step, { load } = { load: true }): Dark {
   if (branch.form === 'wire') return { at: 'wire', wire: branch.wire! }
   if (branch.form === 'joint') {
     const terminal = circuit.netlist.nodes[branch.a]!
@@ -189,6 +192,7 @@ function darkAt(circuit: Circuit, { branch }: Step): Dark {
     const lead = { wire: branch.wire!, part: terminal.slice(0, dot), terminal: terminal.slice(dot + 1) }
     return { at: 'lead', ...lead, ...(circuit.lump(branch).open ? {} : { poor: true }) }
   }
-  const at = branch.form === 'load' ? 'load' : isOperated(branch) ? 'contact' : 'splice'
+  const ofLoad = load ? 'between' : 'load'
+  const at = branch.form === 'load' ? ofLoad : isOperated(branch) ? 'contact' : 'splice'
   return { at, part: branch.part!, element: branch.element!.name }
 }

@@ -4,8 +4,8 @@ import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { listedPieces } from '../words/listed.ts'
 import { roughly } from '../words/roughly.ts'
-import { labelOf, type Piece, type Sentence } from '../words/words.ts'
-import { darkInWords } from './dark-in-words.ts'
+import { labelOf, type Piece, type Sentence, sentenceText } from '../words/words.ts'
+import { darkInWords, leadsNowhere } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
 import { shortBehind, shortInWords } from './short.ts'
 import { starving } from './starving.ts'
@@ -38,18 +38,19 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
   const used = [...usedTerminals(simulation.netlist)]
   // What nobody has wired yet lacks nothing.
   const isUsed = (part: string) => used.some((terminal) => terminal.startsWith(`${part}.`))
-  const unfed = new Map<string, { where: Piece; names: Piece[] }>()
+  const unfed = new Map<string, { where: Piece[]; names: Piece[] }>()
   for (const strip of loops.shared) {
     if (!strip.id.startsWith('supply:') || strip.complete) continue
     const dark = strip.dark
     if (!dark || (dark.part && blown.has(dark.part))) continue
     const source: Piece = { text: labelOf(job, strip.subject.part), part: strip.subject.part }
     if (dark.at === 'nowhere' && isUsed(strip.subject.part)) {
-      const where = darkInWords(job, dark)
-      unfed.set(where.text, { where, names: [...(unfed.get(where.text)?.names ?? []), source] })
+      const where = leadsNowhere(job, dark)
+      const says = sentenceText(where)
+      unfed.set(says, { where, names: [...(unfed.get(says)?.names ?? []), source] })
     }
     if (strip.sourceVolts === 0) continue
-    if (dark.part === strip.subject.part && dark.at !== 'lead') {
+    if (dark.part === strip.subject.part && dark.at === 'load') {
       const { kind, figures } = simulation.netlist.parts.get(dark.part)!
       // A panel or a boiler says how the rest of it stands, a transformer how its winding does.
       const alone = kind.class === 'transformer'
@@ -72,8 +73,7 @@ export function supplyTroubles(simulation: Simulation, job: Job, loops: Loops): 
     troubles.push([
       ...listedPieces(names),
       { text: ` ${names.length > 1 ? 'get' : 'gets'} no line voltage: ` },
-      where,
-      { text: ' leads nowhere.' },
+      ...where,
     ])
   for (const part of simulation.netlist.parts.values()) {
     const winding = transformerIn(part)

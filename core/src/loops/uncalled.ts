@@ -4,8 +4,9 @@ import { is } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { endSwitchOf } from '../parts/roles.ts'
 import { labelOf } from '../words/words.ts'
+import { liveBy } from './live.ts'
 import type { Look } from './look.ts'
-import { whyLive } from './short.ts'
+import { noPower } from './power.ts'
 
 /** Nobody calls: it should be shut, driven by nothing, with its switch open. */
 export function uncalled({
@@ -24,7 +25,9 @@ export function uncalled({
   stands,
   trouble,
 }: Look) {
-  if (driven && conducts(simulation, thermostat))
+  // One that stands open by the power of another terminal is driven only while it is asked.
+  const runs = driven && (!loops.power || loops.valve?.complete === true)
+  if (runs && conducts(simulation, thermostat))
     return trouble(
       'runs with no call',
       { text: labelOf(job, thermostat.id), part: thermostat.id, wrong: true },
@@ -32,21 +35,25 @@ export function uncalled({
       { ...label, wrong: false },
       { text: '.' },
     )
-  if (driven) {
-    const live = whyLive(simulation, job, `${valve.id}.${valve.kind.roles.actuator}`)
-    const why = live
-      ? [{ text: ' is driven though nobody calls: ' }, live, { text: '.' }]
-      : [{ text: ' is driven though nobody calls. Its motor gets voltage from somewhere else.' }]
-    return trouble('runs with no call', label, ...why)
+  if (runs) {
+    const why = liveBy(simulation, job, `${valve.id}.${valve.kind.roles.actuator}`, 'its motor is fed')
+    return trouble('runs with no call', label, { text: ' is driven though nobody calls: ' }, ...why, { text: '.' })
   }
   if (travel <= 0 && !parked(simulation, valve) && is(simulation, valve, 'passes'))
     return trouble('shut, lets water by', label, {
       text: ' is shut and lets water by: this zone warms whenever the boiler runs. Dirt on the seat.',
     })
+  const stuckFor = noPower(job, loops.power)
+  const stays = stuckFor.length > 0 ? [{ text: ' It' }, ...stuckFor] : []
   if (opening > 0 && !moving)
-    return trouble(`${says}, no call`, label, {
-      text: ` ${parked(simulation, valve) ? `is ${says}` : 'stands open'} with no call: this zone heats whenever the boiler runs.`,
-    })
+    return trouble(
+      `${says}, no call`,
+      label,
+      {
+        text: ` ${parked(simulation, valve) ? `is ${says}` : 'stands open'} with no call: this zone heats whenever the boiler runs.`,
+      },
+      ...stays,
+    )
   if (loops.call?.complete && travel <= 0) {
     if (switchMade(simulation, valve))
       return trouble('shut, switch made', { text: 'the end switch of ' }, label, {

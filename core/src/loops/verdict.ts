@@ -5,11 +5,12 @@ import { listed, listedPieces } from '../words/listed.ts'
 import { labelOf, type Piece, type Sentence, sentenceText } from '../words/words.ts'
 import { blankTroubles } from './blank.ts'
 import type { Dark } from './dark.ts'
-import { darkInWords, lostAt } from './dark-in-words.ts'
+import { darkInWords, leadsNowhere, lostAt } from './dark-in-words.ts'
+import { liveBy } from './live.ts'
 import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
-import { lineShorted, whyLive } from './short.ts'
+import { lineShorted } from './short.ts'
 import { supplyTroubles } from './supply-troubles.ts'
 import { usedTerminals } from './used-terminals.ts'
 import { valvesAtRest } from './valves-at-rest.ts'
@@ -105,9 +106,7 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
     troubles.push([
       { text: labelOf(job, told[0]!.id), part: told[0]!.id, wrong: true },
       { text: ' is called though no zone calls and no end switch is made: ' },
-      whyLive(simulation, job, `${told[0]!.id}.${told[0]!.kind.roles.callSense}`) ?? {
-        text: 'its call wires touch somewhere',
-      },
+      ...liveBy(simulation, job, `${told[0]!.id}.${told[0]!.kind.roles.callSense}`, 'its call comes'),
       { text: '.' },
     ])
   else if (
@@ -141,8 +140,7 @@ function answers(simulation: Simulation, job: Job, loops: Loops, zones: readonly
         { text: 'The boiler is called, but ' },
         name,
         { text: ' gets nothing: ' },
-        darkInWords(job, strip.dark),
-        { text: ' leads nowhere.' },
+        ...leadsNowhere(job, strip.dark),
       ])
     else if (strip.dark.part === part && strip.dark.at === 'load')
       troubles.push([{ text: 'The boiler is called and ' }, faulty, { text: ' is fed, but draws nothing.' }])

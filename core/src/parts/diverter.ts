@@ -34,7 +34,7 @@ export const diverter = part({
       ],
     },
   ],
-  roles: { actuator: 'switched', travel: 'travel', diverts: ['jumpersMoved', 'mirrored'] },
+  roles: { actuator: 'switched', permanent: 'idle', travel: 'travel', diverts: ['jumpersMoved', 'mirrored'] },
   hookup: { feed: 'sw', back: 'n', permanent: 'pl' },
   inside: (f, site) => {
     const draws = (name: string, a: string, va: number) =>

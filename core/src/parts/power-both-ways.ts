@@ -29,7 +29,7 @@ export const powerBothWays = part({
     ...bodyFigures,
   },
   state: { travel: 0, direction: 0, ...bodyAtRest },
-  roles: { actuator: 'control', travel: 'travel', passes: 'passes' },
+  roles: { actuator: 'control', permanent: 'idle', travel: 'travel', passes: 'passes' },
   hookup: { feed: 'ctl', back: 'c', permanent: 'hot' },
   inside: (f, site) => [
     load(

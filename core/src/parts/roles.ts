@@ -62,6 +62,8 @@ export interface Roles extends StateRoles {
   readonly lowLimit?: string
   /** The load that moves a valve. */
   readonly actuator?: string
+  /** Of a valve that is asked at one terminal and moves by the power of another: the load that always draws there. */
+  readonly permanent?: string
   /** What its travel switches; a relay's contact proves what its coil was told. */
   readonly switches?: readonly EndSwitch[]
   /** The load by which a boiler notices the call, and the pair of terminals at which it is called. */

@@ -1,4 +1,4 @@
-import { askingOf, darkInWords, type Job, labelOf, type Snapshot, type Strip } from '@civil-lantern/core'
+import { askingOf, type Job, labelOf, noLoopInWords, type Snapshot, type Strip } from '@civil-lantern/core'
 import { useState } from 'react'
 import { call } from '../../data/calls.ts'
 import { useSession } from '../../data/open-job.tsx'
@@ -72,10 +72,4 @@ export function PhoneLoop({ job, snapshot, marks }: { job: Job; snapshot: Snapsh
 }
 
 const Down = ({ strip, ...rest }: { strip: Strip; job: Job; snapshot: Snapshot; marks: Marks }) =>
-  strip.from ? (
-    <StripDown strip={strip} {...rest} />
-  ) : (
-    <p className="p-3 text-bad">
-      {strip.dark ? darkInWords(rest.job, strip.dark).text : labelOf(rest.job, strip.subject.part)} leads nowhere.
-    </p>
-  )
+  strip.from ? <StripDown strip={strip} {...rest} /> : <p className="p-3 text-bad">{noLoopInWords(rest.job, strip)}</p>

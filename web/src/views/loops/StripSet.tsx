@@ -1,4 +1,4 @@
-import { darkInWords, type Job, kindOf, labelOf, type Snapshot, type Station } from '@civil-lantern/core'
+import { type Job, kindOf, labelOf, noLoopInWords, type Snapshot, type Station } from '@civil-lantern/core'
 import { memo } from 'react'
 import { useWorkspace } from '../../data/workspace.ts'
 import { type Drawn, drawnAlike } from './drawn-alike.ts'
@@ -82,8 +82,8 @@ export const StripSet = memo(function StripSet({ strips: all, job, snapshot, mar
     <>
       {rows.length > 0 && drawn}
       <ul className="px-2 py-3 text-bad">
-        {nowhere.map(({ id, subject, dark }) => (
-          <li key={id}>{dark ? darkInWords(job, dark).text : labelOf(job, subject.part)} leads nowhere.</li>
+        {nowhere.map((strip) => (
+          <li key={strip.id}>{noLoopInWords(job, strip)}</li>
         ))}
       </ul>
     </>

@@ -12,6 +12,7 @@ it('loops are named by what they carry; a signal has no volts of its own', () =>
   expect(captions(demoJobs['kestrel-point']!(), 'signal')).toEqual(['Valve loop, 27 V', 'Call loop, volt-free'])
   const botany = demoJobs['botany-house']!()
   expect(captions(botany, Object.keys(botany.zones)[0]!)).toEqual(['Valve loop, 27 V', 'Signal'])
+  expect(captions(botany, Object.keys(botany.zones)[2]!)).toEqual(['Valve loop, 27 V', 'Permanent feed, 27 V'])
   const line = demoJobs['lowther-street']!()
   expect(captions(line, Object.keys(line.zones)[0]!)).toEqual(['Valve loop, 230 V', 'Call loop, 230 V'])
 })

@@ -12,6 +12,7 @@ export function captionOf({ id, circuit, healthyVolts }: Strip, index: number): 
   // A signal has no volts of its own: it is as high as it asks for.
   if (circuit === 'signal') return 'Signal'
   const volts = `${Math.round(healthyVolts)} V`
+  if (id.startsWith('power:')) return `Permanent feed, ${volts}`
   if (index > 0 && !id.startsWith('valve:')) return `Call loop, ${volts}`
   return `Valve loop, ${volts}`
 }

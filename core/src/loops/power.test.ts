@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest'
+import { zonesInOrder } from '../job/zones.ts'
+import { ask } from '../motion/asking.ts'
+import { Simulation } from '../motion/simulation.ts'
+import { alterationsOf } from '../suppose/index.ts'
+import { supposed, wireAt, wired } from '../testing/benches.ts'
+import { says } from '../testing/said.ts'
+import { sentenceText } from '../words/words.ts'
+import { loopsOf, stripsOf } from './loops.ts'
+import { verdictOf } from './verdict.ts'
+
+/** A valve that is asked at one terminal and moves by the power of another. */
+
+const plant = () => wired({ scheme: 's8', valve: 'valve/power-both-ways', boiler: '' })
+const off = (job: ReturnType<typeof plant>, point: string) => {
+  const { id, wire } = wireAt(job, point)
+  return `wire:${id}.${`${wire.from.part}.${wire.from.terminal}` === point ? 'from' : 'to'}/lifted`
+}
+
+describe('its permanent feed', () => {
+  it('is a loop of its own beside the one that asks', () => {
+    const job = plant()
+    const bench = new Simulation(job)
+    const { zones } = loopsOf(bench, job)
+    expect(stripsOf(zones[1]!).map(({ id, complete }) => [id, complete])).toEqual([
+      ['valve:V2', false],
+      ['power:V2', true],
+    ])
+  })
+
+  it('lost, it is named where it is lost, and the volts that ask are not called too low', () => {
+    const job = plant()
+    expect(says(job, [off(job, 'V2.hot')], [1, 2])).toEqual([
+      'Zone 2: calling, but Valve 2 has no power to move: its permanent feed goes dark at the lead lifted off Valve 2 L.',
+    ])
+    delete job.wires[wireAt(job, 'V2.hot').id]
+    expect(says(job, [], [2])).toEqual(['Zone 2: calling, but Valve 2 has no power to move: Valve 2 L leads nowhere.'])
+  })
+
+  it('lost while it stood open, it says why the valve stays so; shut, it has nothing to move for', () => {
+    const job = plant()
+    const bench = new Simulation(job)
+    const [one] = zonesInOrder(job)
+    ask(bench, job, one!.id, true)
+    bench.settle()
+    bench.alter(alterationsOf(job, supposed([off(job, 'V1.hot')])))
+    ask(bench, job, one!.id, false)
+    bench.settle()
+    expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toBe(
+      'Zone 1: Valve 1 stands open with no call: this zone heats whenever the boiler runs. It has no power to move: its permanent feed goes dark at the lead lifted off Valve 1 L.',
+    )
+    expect(says(job, [off(job, 'V1.hot')], []).join()).not.toContain('no power')
+  })
+
+  it.each(['motorOpen', 'bodySeized'])('whole, and %s: it is asked and fed and does not move', (fault) => {
+    expect(says(plant(), [`part:V2/${fault}`], [2])).toEqual([
+      'Zone 2: calling, and Valve 2 is asked and fed and does not move. Turn the stem by hand before you blame the motor.',
+    ])
+  })
+})

@@ -134,8 +134,8 @@ export class LoadBench {
       plain += va
       const kind = netlist.parts.get(of)?.kind
       if (kind) classes[kind.class] = (classes[kind.class] ?? 0) + va
-      const actuator = kind?.roles.actuator
-      if (branch.element?.name === actuator && volts > 1) there[of] = volts
+      const moves = kind?.class === 'valve' && branch.element?.name === kind.roles.actuator
+      if (moves && volts > 1) there[of] = volts
     }
     const { volts, va } = this.#simulation.windingLoad(part, winding.element.name)
     const [first] = circuit.windingCurrents(winding)

@@ -230,7 +230,8 @@ describe('what mends it', () => {
       (_, i) => Object.values(mend.job!.zones).filter((zone) => zone.transformer === i + 1).length,
     )
     expect([mend.name, mend.mends, Math.max(...counts) - Math.min(...counts)]).toEqual(['3 transformers', 'well', 1])
-    expect(mend.note).toMatch(/^1: zones \d, \d and \d\. 2: zones \d, \d and \d\. 3: zones \d and \d\./)
+    // Which two or three go together hangs on a rounding.
+    expect(mend.note).toMatch(/^1: zones [\d, and]+\. 2: zones [\d, and]+\. 3: zones [\d, and]+\./)
   })
 
   it('for one zone no transformer each is offered: it has one', () => {

@@ -3,6 +3,7 @@ import { zonesInOrder } from '../job/zones.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { wired } from '../testing/benches.ts'
+import { exchange, join, remove } from '../testing/hands.ts'
 import { says } from '../testing/said.ts'
 import { ways } from '../testing/ways.ts'
 import { loopsOf, stripsOf } from './loops.ts'
@@ -49,6 +50,14 @@ describe('a load whose only way leads through another', () => {
   })
 })
 
+it('a motor that hangs on the boiler’s call pair is said to, whether another zone has closed that pair or not', () => {
+  const job = wired({ valve: 'valve/motor-4', thermostat: 'thermostat/power-stealing' })
+  for (const calls of [[1], [1, 2]])
+    expect(says(job, ['lead:V1.m1/exchanged:V1.e1', 'lead:V1.m2/exchanged:V1.e2'], calls)).toContain(
+      'Zone 1: calling, but the motor of Valve 1 hangs on the call pair of Boiler, and not on its feed.',
+    )
+})
+
 describe('both ends on one conductor', () => {
   const line = {
     scheme: 's9',
@@ -62,6 +71,21 @@ describe('both ends on one conductor', () => {
     expect(says(job(), ['lead:TS2.n/exchanged:TS2.com'], [])).toEqual([
       'Thermostat 2 is blank: both ends of Thermostat 2 are on the same conductor.',
     ])
+  })
+
+  it('of a valve it is said which: its motor or its end switch', () => {
+    const job = wired()
+    exchange(job, 'V1.e2', 'V2.e1')
+    expect(says(job, [], [1])[0]).toBe(
+      'Zone 1: valve open, boiler not told: both ends of the end switch of Valve 1 are on the same conductor.',
+    )
+    const motor = wired()
+    remove(motor, 'V1.m2')
+    expect(says(motor, [], [1])[0]).toBe('Zone 1: calling, but Valve 1 M2 leads nowhere.')
+    join(motor, 'V1.m1', 'V1.m2')
+    expect(says(motor, [], [1])[0]).toBe(
+      'Zone 1: calling, but both ends of the motor of Valve 1 are on the same conductor.',
+    )
   })
 
   it('not where a switch lies between, nor where one end is off', () => {

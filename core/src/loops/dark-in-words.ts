@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts'
+import { kindOf } from '../parts/index.ts'
 import { contactInWords, labelOf, type Piece, sentenceText, terminalInWords } from '../words/words.ts'
 import type { Dark } from './dark.ts'
 import type { Loops } from './loops.ts'
@@ -42,8 +43,19 @@ export function darkInWords(job: Job, dark: Dark): Piece {
 /** That there is no loop, and why, as the end of a sentence. */
 export function leadsNowhere(job: Job, dark: Dark): Piece[] {
   return dark.joined
-    ? [{ text: 'both ends of ' }, darkInWords(job, dark), { text: ' are on the same conductor.' }]
+    ? [
+        { text: 'both ends of ' },
+        { ...darkInWords(job, dark), text: between(job, dark) },
+        { text: ' are on the same conductor.' },
+      ]
     : [darkInWords(job, dark), { text: ' leads nowhere.' }]
+}
+
+/** What lies between the two ends, by its name: a valve has more than one pair. */
+function between(job: Job, { part, element }: Dark): string {
+  const of = kindOf(job.parts[part!])
+  const motor = of?.class === 'valve' && of.roles.actuator === element
+  return motor ? `the motor of ${labelOf(job, part!)}` : contactInWords(job, part!, element!)
 }
 
 /** The same as a sentence of its own, of a strip that has no loop. */

@@ -78,7 +78,8 @@ export function endOf(
   [fromA, fromB]: readonly [Walks, Walks],
 ): Dark {
   const { netlist } = circuit
-  if (joined(circuit, subject, fromA)) return { at: 'nowhere', part: subject.part, joined: true }
+  if (joined(circuit, subject, fromA))
+    return { at: 'nowhere', part: subject.part, element: subject.element, joined: true }
   // Through the switch beside it the lost side may lead to the pole that the other side has at hand; a signal feeds nothing.
   const sources = feeds.filter(
     ({ circuit: of }) => (of === 'signal') === (subject.element === listens(netlist, subject)),

@@ -1,8 +1,9 @@
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { Job } from '../job/schema.ts'
 import { ask } from '../motion/asking.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { lifted, supposed, wireAt, wired } from '../testing/benches.ts'
+import { says } from '../testing/said.ts'
 import { setters } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
 import { loopsOf } from './loops.ts'
@@ -73,4 +74,37 @@ it('a poor joint in the feed of both leaves each too few volts, and is named', (
     'Zone 1: Valve 1 gets too few volts to work and stays where it is: most of what is missing is lost at a poor joint at Fuse F1 OUT.',
   )
   expect(found.zones.map(({ proven }) => proven)).toEqual([false, false])
+})
+
+describe('a valve that hears what is not meant for it', () => {
+  const setter = () => wired({ ...setters, zones: 2 })
+  const crossed = ['lead:TS1.plus/exchanged:TS2.plus']
+
+  it('names the output it hears and the one it should, whichever of the two asks', () => {
+    expect(says(setter(), crossed, [1])).toEqual([
+      'Zone 1: Valve 1 hears Setter 2 and not Setter 1.',
+      'Zone 2: Valve 2 hears Setter 1 and not Setter 2.',
+    ])
+    expect(says(setter(), crossed, [2])[1]).toBe('Zone 2: Valve 2 hears Setter 1 and not Setter 2.')
+    expect(says(setter(), crossed, []).join()).not.toContain('hears')
+  })
+
+  it('of one controller by its terminals', () => {
+    const job = wired({
+      scheme: 's17',
+      boiler: '',
+      thermostat: 'controller/building',
+      valve: 'valve/modulating',
+      zones: 2,
+    })
+    expect(says(job, ['lead:BC1.ao1/exchanged:BC1.ao2'], [1])[0]).toBe(
+      'Zone 1: Valve 1 hears Controller 1 AO2 and not Controller 1 AO1.',
+    )
+  })
+
+  it('its own the wrong way round is no output that gives none', () => {
+    expect(says(setter(), ['lead:TS1.plus/exchanged:TS1.minus'], [1])).toEqual([
+      'Zone 1: Valve 1 is fed and hears its signal the wrong way round, so it stands at its zero end.',
+    ])
+  })
 })

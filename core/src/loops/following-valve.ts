@@ -6,6 +6,7 @@ import { openingOf } from '../motion/surroundings.ts'
 import { labelOf, type Piece } from '../words/words.ts'
 import { darkInWords, lostAt } from './dark-in-words.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
+import { misheard } from './misheard.ts'
 import { shortAmong } from './short.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
@@ -47,6 +48,8 @@ export function followingValve(
       ...found,
       trouble: [name, label, ...unpowered(job, valve.id, loops.valve, all)],
     }
+  const instead = set > ASKS || asked > ASKS ? misheard(simulation, job, loops, asker, valve) : []
+  if (instead.length > 0) return { ...found, says: 'hears another signal', trouble: [name, label, ...instead] }
   // A current needs a closed loop and a voltage a whole one: what was set must arrive.
   const lost = loops.signal?.dark
   if (set > 0.5 && lost && lost.at !== 'source' && asked <= ASKS)

@@ -90,6 +90,10 @@ function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {
     return trouble('calling, no supply', { text: 'calling, but ' }, darkInWords(job, strip.dark), {
       text: ' gives nothing.',
     })
+  if (strip.circuit === 'call' && strip.from)
+    return trouble('calling, on the call pair', { text: 'calling, but the motor of ' }, label, {
+      text: ` hangs on the call pair of ${labelOf(job, strip.from.part)}, and not on its feed.`,
+    })
   if (strip.dark && strip.dark.at !== 'load')
     return trouble(
       'calling, valve dark',

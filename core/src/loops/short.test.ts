@@ -148,6 +148,25 @@ describe('a transformer that has burnt out', () => {
   })
 })
 
+describe('a transformer that burnt out on a way where nothing is shorted by itself', () => {
+  const centre = () =>
+    wired({
+      scheme: 's18',
+      panel: 'panel/manifold-8',
+      valve: 'valve/wax-head-24',
+      thermostat: 'thermostat/powered',
+      heads: 2,
+    })
+
+  it('tells the way the current took, by which a lead is found that is landed elsewhere', () => {
+    const job = centre()
+    const told = says(job, ['lead:TS1.w/exchanged:TS1.c'], [1, 2])[0]!
+    expect(told).toMatch(
+      /^Manifold centre is fed, .* It burnt out: the current ran through Thermostat 1 by wires \d+, \d+\. Find the short before another goes in\.$/,
+    )
+  })
+})
+
 describe('a transformer that gives too little', () => {
   it('is weak where the line is whole and it carries no more than it may', () => {
     expect(says(wired(), ['part:XF1/weak'])[0]).toMatch(

@@ -23,11 +23,8 @@ function shortOn({ netlist, circuit }: Bench, job: Job, path: readonly string[])
   return undefined
 }
 
-/** What the current went through that opened a fuse: the wires and parts, from the fuse on; and where it was short, if that is one place. */
-export function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
-  const path = simulation.blownBy(fuse)
-  if (!path) return [{ text: '.' }]
-  const short = shortOn(simulation, job, path)
+/** What a current ran through: parts, and the wires by which it came to them. @param of the part that let go on it */
+function ranThrough(job: Job, path: readonly string[], of: string): Piece[] {
   const parts: Piece[] = []
   const wires: Piece[] = []
   for (const id of path) {
@@ -35,17 +32,27 @@ export function shortInWords(simulation: Simulation, job: Job, fuse: string): Pi
     const kind = kindOf(job.parts[part ?? ''])
     if (wire !== undefined) {
       if (!wires.some((piece) => piece.wire === wire)) wires.push({ text: job.wires[wire]!.label, wire })
-    } else if (part !== undefined && kind && part !== fuse && kind.class !== 'joint' && kind.class !== 'supply')
+    } else if (part !== undefined && kind && part !== of && kind.class !== 'joint' && kind.class !== 'supply')
       if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
   }
   const listed = (pieces: Piece[]) => pieces.flatMap((piece, i) => (i === 0 ? [piece] : [{ text: ', ' }, piece]))
   return [
-    { text: ': ' },
-    ...(short ? [short, { text: '. The' }] : [{ text: 'the' }]),
     { text: ' current ran through ' },
     ...listed(parts),
     { text: `${parts.length > 0 ? ' by ' : ''}${wires.length === 1 ? 'wire' : 'wires'} ` },
     ...listed(wires),
+  ]
+}
+
+/** What the current went through that opened a fuse: the wires and parts, from the fuse on; and where it was short, if that is one place. */
+export function shortInWords(simulation: Simulation, job: Job, fuse: string): Piece[] {
+  const path = simulation.blownBy(fuse)
+  if (!path) return [{ text: '.' }]
+  const short = shortOn(simulation, job, path)
+  return [
+    { text: ': ' },
+    ...(short ? [short, { text: '. The' }] : [{ text: 'the' }]),
+    ...ranThrough(job, path, fuse),
     { text: short ? '. Clear it before it is made again.' : '. Find the short before it is made again.' },
   ]
 }
@@ -55,12 +62,20 @@ const SHORTED = 0.25
 
 /**
  * What is shorted behind a transformer that has burnt out, as a further sentence: the next would burn too. What burnt it may be
- * switched off with it; else it is what can be measured there now. Nothing where nothing is shorted.
+ * switched off with it; else it is what can be measured there now, or the way its current took where no sound loads drew it.
+ * Nothing where nothing is shorted.
  */
 export function shortBehind(simulation: Simulation, job: Job, id: string): Piece[] {
-  const burnt = shortOn(simulation, job, simulation.blownBy(id) ?? [])
+  const path = simulation.blownBy(id)
+  const burnt = shortOn(simulation, job, path ?? [])
   const short = burnt ?? (measuresShort(simulation, id) ? (onlyShort(simulation, job) ?? SOMETHING) : undefined)
-  return short ? [{ text: ' Behind it, ' }, short, { text: ': clear that before another goes in.' }] : []
+  if (short) return [{ text: ' Behind it, ' }, short, { text: ': clear that before another goes in.' }]
+  if (!path || simulation.overloadAt(id) !== undefined) return []
+  return [
+    { text: ' It burnt out: the' },
+    ...ranThrough(job, path, id),
+    { text: '. Find the short before another goes in.' },
+  ]
 }
 
 const SOMETHING: Piece = { text: 'something is shorted' }

@@ -51,6 +51,7 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
     ...ofZones.flatMap(({ trouble }) => (trouble ? [trouble] : [])),
     ...answers(simulation, job, loops, zones),
   ]
+  troubles.push(...undriven(simulation, job, loops, troubles))
   const [first, ...more] = troubles
   if (first) return { tone: 'wrong', sentence: first, more, zones }
   const calm = quiet(simulation, job, zones)
@@ -58,6 +59,20 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
   if (waits.length === 0) return { ...calm, more: [], zones }
   const text = ` ${waits.join(' ')} Normal, not faulty.`
   return { tone: 'busy', sentence: [...calm.sentence, { text }], more: [], zones }
+}
+
+/** Of dampers that are named as what is wrong: why they do not turn, where their own motor gets nothing. */
+function undriven({ netlist }: Simulation, job: Job, { shared }: Loops, said: readonly Sentence[]): Sentence[] {
+  const named = wrongIn(said)
+  return shared.flatMap(({ subject: { part, element }, dark }): Sentence[] => {
+    const { kind } = netlist.parts.get(part)!
+    if (kind.class !== 'safety' || kind.roles.actuator !== element || !dark || !named.has(part)) return []
+    const why: Piece[] =
+      dark.at === 'nowhere'
+        ? leadsNowhere(job, dark)
+        : [{ text: 'its motor’s own loop goes dark at ' }, darkInWords(job, dark), { text: '.' }]
+    return [[{ text: labelOf(job, part), part }, { text: ' does not turn: ' }, ...why]]
+  })
 }
 
 /** What a piece of a sentence is about: a part, else a wire. */

@@ -1,4 +1,4 @@
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { findingsOf } from '../checks/index.ts'
 import { demoJobs } from '../demo/index.ts'
 import type { Job } from '../job/schema.ts'
@@ -99,4 +99,27 @@ it('what flows through a call’s contact to a pump beside it is no call: where 
   // The pump runs all the same, by the same contact.
   expect(loops.shared.find(({ subject }) => subject.part === 'P1')).toMatchObject({ complete: true })
   expect(calling(job, []).loops.zones[0]!.call!.complete).toBe(true)
+})
+
+describe('a damper that does not turn', () => {
+  const plant = () => wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
+  const common = (job: Job) => {
+    const { id, wire } = wireAt(job, 'D1.d2')
+    return `wire:${id}.${wire.from.part === 'D1' ? 'from' : 'to'}/lifted`
+  }
+  const stops = 'Zone 1: valve open, boiler not told. The call loop goes dark at Vent damper.'
+
+  it('is told why, where its motor is fed by half', () => {
+    const job = plant()
+    expect(calling(job, [common(job)]).says).toEqual([
+      stops,
+      'Vent damper does not turn: its motor’s own loop goes dark at the lead lifted off Vent damper D2.',
+    ])
+  })
+
+  it('is the fault itself where its motor is fed, and nothing is said of it while nothing hangs on it', () => {
+    const job = plant()
+    expect(calling(job, ['part:D1/stuckShut']).says).toEqual([stops])
+    expect(calling(job, [common(job)], []).says.join()).not.toContain('does not turn')
+  })
 })

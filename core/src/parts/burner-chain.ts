@@ -17,6 +17,7 @@ export const damper = part({
     minimumVolts: { name: 'Runs from', unit: 'V', value: 18 },
   },
   state: { travel: 0, driven: false },
+  roles: { actuator: 'motor' },
   inside: (f, site) => [
     load('motor', 'd1', 'd2', { volts: 24, va: f.va, powerFactor: 0.7, hertz: site.hertz }),
     contact('proof', 'd1', 'd3', (s) => s.travel >= 1, 0.03),

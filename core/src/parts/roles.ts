@@ -60,7 +60,7 @@ export interface Roles extends StateRoles {
   readonly limit?: string
   /** The figure under which it keeps its water warm without a call, Celsius; 0 for none. */
   readonly lowLimit?: string
-  /** The load that moves a valve. */
+  /** The load that moves a valve or a damper. */
   readonly actuator?: string
   /** Of a valve that is asked at one terminal and moves by the power of another: the load that always draws there. */
   readonly permanent?: string

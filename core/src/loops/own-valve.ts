@@ -69,6 +69,11 @@ export function ownValve(
     stands,
     trouble,
   }
+  // Without power it stays where it is, right or wrong. What nobody has wired yet lacks nothing; a dead source is told by itself.
+  const unwired = loops.valve?.dark?.at === 'nowhere'
+  const powerless = unwired || loops.power?.dark?.at === 'source' ? [] : noPower(job, loops.power)
+  const right = calling ? driven && travel >= 1 : opening <= 0
+  if (right && powerless.length > 0) return trouble(`${says}, no power`, label, ...powerless)
   if (!calling && resting) return stands(`${says}, stays until something else calls`)
   if (!calling) return uncalled(look)
   if (!made && count(simulation, thermostat, 'waited') > 0) return stands('start delay running')

@@ -37,7 +37,7 @@ describe('its permanent feed', () => {
     expect(says(job, [], [2])).toEqual(['Zone 2: calling, but Valve 2 has no power to move: Valve 2 L leads nowhere.'])
   })
 
-  it('lost while it stood open, it says why the valve stays so; shut, it has nothing to move for', () => {
+  it('lost while it stood open, it says why the valve stays so', () => {
     const job = plant()
     const bench = new Simulation(job)
     const [one] = zonesInOrder(job)
@@ -49,7 +49,24 @@ describe('its permanent feed', () => {
     expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toBe(
       'Zone 1: Valve 1 stands open with no call: this zone heats whenever the boiler runs. It has no power to move: its permanent feed goes dark at the lead lifted off Valve 1 L.',
     )
-    expect(says(job, [off(job, 'V1.hot')], []).join()).not.toContain('no power')
+  })
+
+  it('lost, it is told before the valve is wanted to move: shut with nobody calling, and open while its zone calls', () => {
+    const job = plant()
+    const told = 'Zone 1: Valve 1 has no power to move: its permanent feed goes dark at the lead lifted off Valve 1 L.'
+    expect(says(job, [off(job, 'V1.hot')], [])).toEqual([told])
+    expect(says(job, [off(job, 'V1.hot')], [2])).toEqual([told])
+    const bench = new Simulation(job)
+    ask(bench, job, 'z1', true)
+    bench.settle()
+    bench.alter(alterationsOf(job, supposed([off(job, 'V1.hot')])))
+    expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toBe(told)
+  })
+
+  it('is no reason of its own where the whole supply is dead, nor before anything is wired', () => {
+    const job = plant()
+    expect(says(job, ['supply/dead'], []).join()).not.toContain('no power')
+    expect(says({ ...job, wires: {} }, [], []).join()).not.toContain('no power')
   })
 
   it.each(['motorOpen', 'bodySeized'])('whole, and %s: it is asked and fed and does not move', (fault) => {

@@ -31,7 +31,7 @@ function ranThrough(job: Job, path: readonly string[], of: string): Piece[] {
     const { wire, part } = spotOfBranch(id)
     const kind = kindOf(job.parts[part ?? ''])
     if (wire !== undefined) {
-      if (!wires.some((piece) => piece.wire === wire)) wires.push({ text: job.wires[wire]!.label, wire })
+      if (!wires.some((piece) => piece.wire === wire)) wires.push({ text: job.wires[wire]?.label ?? 'link', wire })
     } else if (part !== undefined && kind && part !== of && kind.class !== 'joint' && kind.class !== 'supply')
       if (!parts.some((piece) => piece.part === part)) parts.push({ text: labelOf(job, part), part })
   }
@@ -67,15 +67,16 @@ const SHORTED = 0.25
  */
 export function shortBehind(simulation: Simulation, job: Job, id: string): Piece[] {
   const path = simulation.blownBy(id)
-  const burnt = shortOn(simulation, job, path ?? [])
-  const short = burnt ?? (measuresShort(simulation, id) ? (onlyShort(simulation, job) ?? SOMETHING) : undefined)
-  if (short) return [{ text: ' Behind it, ' }, short, { text: ': clear that before another goes in.' }]
-  if (!path || simulation.overloadAt(id) !== undefined) return []
-  return [
-    { text: ' It burnt out: the' },
-    ...ranThrough(job, path, id),
-    { text: '. Find the short before another goes in.' },
-  ]
+  const shorted = measuresShort(simulation, id)
+  const named = shortOn(simulation, job, path ?? []) ?? (shorted ? onlyShort(simulation, job) : undefined)
+  if (!named && path && simulation.overloadAt(id) === undefined)
+    return [
+      { text: ' It burnt out: the' },
+      ...ranThrough(job, path, id),
+      { text: '. Find the short before another goes in.' },
+    ]
+  const short = named ?? (shorted ? SOMETHING : undefined)
+  return short ? [{ text: ' Behind it, ' }, short, { text: ': clear that before another goes in.' }] : []
 }
 
 const SOMETHING: Piece = { text: 'something is shorted' }

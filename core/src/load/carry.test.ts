@@ -252,3 +252,10 @@ describe('measured beside computed', () => {
     expect(drawsOf(0.3, 0, 0.3)).toBe('still driving')
   })
 })
+
+it('volts are told of the valves that get them, and not of a damper that is turned with them', () => {
+  const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply-no-plug' })
+  const at = last(job, Object.keys(job.zones)).get('B1')!
+  expect(Object.keys(at.there).sort()).toEqual(['V1', 'V2'])
+  expect(at.classes.safety).toBeGreaterThan(1)
+})

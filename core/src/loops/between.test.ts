@@ -88,6 +88,16 @@ describe('both ends on one conductor', () => {
     )
   })
 
+  it('not by a switch of another zone that is made, nor by a wire that is broken', () => {
+    const call = wired()
+    remove(call, 'B1.t1')
+    expect(says(call, [], [1, 2]).join()).not.toContain('same conductor')
+    const motor = wired()
+    remove(motor, 'V1.m2')
+    join(motor, 'V1.m1', 'V1.m2')
+    expect(says(motor, ['wire:seeded/open'], [1]).join()).not.toContain('same conductor')
+  })
+
   it('not where a switch lies between, nor where one end is off', () => {
     expect(says(job(), ['wire:w24.from/lifted', 'wire:w24.to/lifted'], []).join()).not.toContain('same conductor')
     expect(says(job(), [], []).join()).not.toContain('same conductor')

@@ -31,7 +31,7 @@ export function misheard(
     ]
   }
   const ear = valve.branches.get(valve.kind.roles.listens ?? '')
-  if (!signal.complete || !ear || circuit.directVolts(ear.a, ear.b) >= 0) return []
+  if (!ear || circuit.directVolts(ear.a, ear.b) >= 0) return []
   return [{ text: ' is fed and hears its signal the wrong way round, so it stands at its zero end.' }]
 }
 

@@ -72,7 +72,7 @@ export function ownValve(
   // Without power it stays where it is, right or wrong. What nobody has wired yet lacks nothing; a dead source is told by itself.
   const unwired = loops.valve?.dark?.at === 'nowhere'
   const powerless = unwired || loops.power?.dark?.at === 'source' ? [] : noPower(job, loops.power)
-  const right = calling ? driven && travel >= 1 : opening <= 0
+  const right = calling ? driven : opening <= 0
   if (right && powerless.length > 0) return trouble(`${says}, no power`, label, ...powerless)
   if (!calling && resting) return stands(`${says}, stays until something else calls`)
   if (!calling) return uncalled(look)

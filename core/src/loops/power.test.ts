@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { zonesInOrder } from '../job/zones.ts'
 import { ask } from '../motion/asking.ts'
 import { Simulation } from '../motion/simulation.ts'
+import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import { supposed, wireAt, wired } from '../testing/benches.ts'
 import { says } from '../testing/said.ts'
@@ -61,6 +62,34 @@ describe('its permanent feed', () => {
     bench.settle()
     bench.alter(alterationsOf(job, supposed([off(job, 'V1.hot')])))
     expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toBe(told)
+  })
+
+  it('lost half way, the valve stands there and is not taken to move on', () => {
+    const job = plant()
+    const bench = new Simulation(job)
+    ask(bench, job, 'z1', true)
+    bench.runTo(7)
+    bench.alter(alterationsOf(job, supposed([off(job, 'V1.hot')])))
+    ask(bench, job, 'z1', false)
+    bench.runTo(9)
+    const { sentence, zones } = verdictOf(bench, job, loopsOf(bench, job))
+    expect(sentenceText(sentence)).toMatch(/^Zone 1: Valve 1 stands open with no call: .* It has no power to move: /)
+    expect(zones[0]!.moving).toBe(false)
+  })
+
+  it('too weak, it is told where its volts are lost, though what asks has all of its own', () => {
+    const job = plant()
+    const told = (ohms: number) => {
+      const wrong = [{ id: off(job, 'V2.hot').replace('/lifted', '/ohms'), value: ohms }]
+      const bench = benchWith(job, wrong)
+      ask(bench, job, 'z2', true)
+      bench.settle()
+      return sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)
+    }
+    expect(told(2500)).toBe(
+      'Zone 2: calling, but the voltage at Valve 2 is too low to run it: most of what is missing is lost at a poor joint at Valve 2 L.',
+    )
+    expect(told(1)).toBe('Zone 2 calls: open.')
   })
 
   it('is no reason of its own where the whole supply is dead, nor before anything is wired', () => {

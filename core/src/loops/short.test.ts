@@ -5,8 +5,8 @@ import { zonesInOrder } from '../job/zones.ts'
 import { unaltered } from '../motion/alterations.ts'
 import { ask } from '../motion/asking.ts'
 import { benchWith } from '../suppose/bench.ts'
-import { alterationsOf } from '../suppose/index.ts'
-import { type Ask, wireAt, wired } from '../testing/benches.ts'
+import { alterationsOf, reshaped } from '../suppose/index.ts'
+import { type Ask, supposed, wireAt, wired } from '../testing/benches.ts'
 import { join } from '../testing/hands.ts'
 import { says } from '../testing/said.ts'
 import { line } from '../testing/ways.ts'
@@ -165,6 +165,28 @@ describe('a transformer that burnt out on a way where nothing is shorted by itse
       /^Manifold centre is fed, .* It burnt out: the current ran through Thermostat 1 by wires \d+, \d+\. Find the short before another goes in\.$/,
     )
   })
+})
+
+it('a panel that burnt out keeps telling by what, however it is called since', () => {
+  const job = wired({ ...panel, valve: 'valve/heat-3' })
+  const wrong = supposed(['lead:PN1.v1p3/exchanged:PN1.r2'])
+  const bench = benchWith(job, wrong)
+  const shaped = reshaped(job, wrong)
+  for (const zone of ['z1', 'z2']) ask(bench, shaped, zone, true)
+  bench.settle()
+  const told = () => sentenceText(verdictOf(bench, shaped, loopsOf(bench, shaped)).sentence)
+  const first = told()
+  expect(first).toMatch(/its winding is open\. It burnt out: the current ran through Valve 1 by wires/)
+  for (const on of [false, true]) ask(bench, shaped, 'z2', on)
+  bench.settle()
+  expect(told()).toBe(first)
+})
+
+it('a transformer that sound loads have burnt out has no short behind it to be looked for', () => {
+  const job = wired({ ...panel, zones: 4 })
+  job.parts.PN1!.figures = { ...job.parts.PN1!.figures, va: 8 }
+  const told = says(job, [], [1, 2, 3, 4])[0]!
+  expect(told).toMatch(/takes nothing: its winding is open\.$/)
 })
 
 describe('a transformer that gives too little', () => {

@@ -4,7 +4,9 @@ import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import { wired } from '../testing/benches.ts'
 import { type Board, Rig } from '../testing/rig.ts'
+import { isWhole } from './actor.ts'
 import { unaltered } from './alterations.ts'
+import { Simulation } from './simulation.ts'
 
 /** What opens on too much current: how soon, and before what. */
 
@@ -305,4 +307,14 @@ describe('a board that takes a dry contact only', () => {
     })
     expect(rig.says('B')).toContain('board burnt')
   })
+})
+
+it('a pair of windings is whole while both of them are', () => {
+  const part = new Simulation(wired()).netlist.parts.get('XF1')!
+  const whole = part.kind.state
+  expect([whole, { ...whole, primary: false }, { ...whole, secondary: false }].map((s) => isWhole(part, s))).toEqual([
+    true,
+    false,
+    false,
+  ])
 })

@@ -3,6 +3,7 @@ import type { Job } from '../job/schema.ts'
 import { ask } from '../motion/asking.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { lifted, supposed, wireAt, wired } from '../testing/benches.ts'
+import { join } from '../testing/hands.ts'
 import { says } from '../testing/said.ts'
 import { setters } from '../testing/ways.ts'
 import { sentenceText } from '../words/words.ts'
@@ -99,6 +100,14 @@ describe('a valve that hears what is not meant for it', () => {
     })
     expect(says(job, ['lead:BC1.ao1/exchanged:BC1.ao2'], [1])[0]).toBe(
       'Zone 1: Valve 1 hears Controller 1 AO2 and not Controller 1 AO1.',
+    )
+  })
+
+  it('its own held down by another output on its line is no output that gives none', () => {
+    const job = wired({ ...setters, signal: '4-20 mA', zones: 2 })
+    join(job, 'TS1.plus', 'TS2.plus')
+    expect(says(job, [], [1])[0]).toMatch(
+      /^Zone 1: Valve 1 is fed and hears no signal, .*: only \d\.\d V stand on its line\.$/,
     )
   })
 

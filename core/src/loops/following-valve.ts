@@ -66,6 +66,11 @@ export function followingValve(
     }
   if (set > 0.5 && asked <= ASKS) {
     const short = loops.signal && shortAmong(simulation, job, [loops.signal])
+    // Something else on its line may hold it down, such as another output.
+    const held = loops.signal?.complete && loops.signal.sourceVolts.toFixed(1)
+    const none: Piece[] = held
+      ? [{ text: `only ${held} V stand on its line` }]
+      : [{ text: labelOf(job, asker.id), part: asker.id, wrong: true }, { text: ' gives none' }]
     return {
       ...found,
       calling: true,
@@ -75,7 +80,7 @@ export function followingValve(
         name,
         label,
         { text: ' is fed and hears no signal, so it stands at its zero end: ' },
-        ...(short ? [short] : [{ text: labelOf(job, asker.id), part: asker.id, wrong: true }, { text: ' gives none' }]),
+        ...(short ? [short] : none),
         { text: '.' },
       ],
     }

@@ -73,7 +73,7 @@ export function ownValve(
   const unwired = loops.valve?.dark?.at === 'nowhere'
   const powerless = unwired || loops.power?.dark?.at === 'source' ? [] : noPower(job, loops.power)
   const right = calling ? driven : opening <= 0
-  if (right && powerless.length > 0) return trouble(`${says}, no power`, label, ...powerless)
+  if (right && powerless.length > 0) return { ...trouble(`${says}, no power`, label, ...powerless), powerless: true }
   if (!calling && resting) return stands(`${says}, stays until something else calls`)
   if (!calling) return uncalled(look)
   if (!made && count(simulation, thermostat, 'waited') > 0) return stands('start delay running')
@@ -81,7 +81,7 @@ export function ownValve(
 }
 
 /** Called, and nothing drives it: held back on purpose, or its loop is dark. */
-function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {
+function unfed({ simulation, job, loops, all, label, stands, trouble }: Look): ZoneStanding {
   const strip = loops.valve
   const reason = withheld(simulation, strip)
   if (reason) return stands(`waits: ${reason.why}`)
@@ -111,7 +111,11 @@ function unfed({ simulation, job, loops, all, label, stands, trouble }: Look) {
       text: ' and no current flows: its motor is open.',
     })
   const { power } = loops
-  if (power?.dark) return trouble('asked, no power', { text: 'calling, but ' }, label, ...noPower(job, power))
+  if (power?.dark)
+    return {
+      ...trouble('asked, no power', { text: 'calling, but ' }, label, ...noPower(job, power)),
+      powerless: true,
+    }
   if (power && !lacks(power))
     return trouble('asked, does not move', { text: 'calling, and ' }, label, {
       text: ' is asked and fed and does not move. Turn the stem by hand before you blame the motor.',

@@ -64,6 +64,21 @@ describe('its permanent feed', () => {
     expect(sentenceText(verdictOf(bench, job, loopsOf(bench, job)).sentence)).toBe(told)
   })
 
+  it('lost for several at one place, it is said once, and of who lost it elsewhere by itself', () => {
+    const job = wired({ scheme: 's8', valve: 'valve/power-both-ways', boiler: '', zones: 3 })
+    const shared = off(job, 'F1.out')
+    const told = 'have no power to move: their permanent feed goes dark at the lead lifted off Fuse F1 OUT.'
+    expect(says(job, [shared], [])).toEqual([`Valve 1, Valve 2 and Valve 3 ${told}`])
+    expect(says(job, [off(job, 'V2.hot'), off(job, 'V3.hot')], [2])).toEqual([
+      'Zone 2: calling, but Valve 2 has no power to move: its permanent feed goes dark at the lead lifted off Valve 2 L.',
+      'Zone 3: Valve 3 has no power to move: its permanent feed goes dark at the lead lifted off Valve 3 L.',
+    ])
+    expect(says(job, [shared], [2])).toEqual([
+      `Valve 1 and Valve 3 ${told}`,
+      'Zone 2: calling, valve gets nothing. The valve loop goes dark at the lead lifted off Fuse F1 OUT.',
+    ])
+  })
+
   it('lost half way, the valve stands there and is not taken to move on', () => {
     const job = plant()
     const bench = new Simulation(job)

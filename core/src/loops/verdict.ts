@@ -10,6 +10,7 @@ import { liveBy } from './live.ts'
 import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
+import { powerLost } from './power.ts'
 import { lineShorted } from './short.ts'
 import { supplyTroubles } from './supply-troubles.ts'
 import { usedTerminals } from './used-terminals.ts'
@@ -45,10 +46,12 @@ export function verdictOf(simulation: Simulation, job: Job, loops: Loops): Verdi
         (named.has(aboutOf(piece)) && (calling || !blanks.has(piece.part))),
     )
   const ofZones = zones.filter(({ trouble, calling }) => trouble && !said(trouble, calling))
+  const power = powerLost(job, loops, ofZones)
   const troubles = [
     ...dead,
     ...blank,
-    ...ofZones.flatMap(({ trouble }) => (trouble ? [trouble] : [])),
+    ...power.troubles,
+    ...ofZones.flatMap(({ zone, trouble }) => (trouble && !power.of.has(zone) ? [trouble] : [])),
     ...answers(simulation, job, loops, zones),
   ]
   troubles.push(...undriven(simulation, job, loops, troubles))

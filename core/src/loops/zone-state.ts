@@ -13,5 +13,7 @@ export interface ZoneStanding {
   readonly assumed?: true
   /** It has no valve of its own: nothing opens for it. */
   readonly valveless?: true
+  /** Its valve has no power to move by, and that is its trouble. */
+  readonly powerless?: true
   readonly trouble?: Sentence
 }

@@ -79,6 +79,19 @@ describe('its permanent feed', () => {
     ])
   })
 
+  it.each([
+    [4, 'Valve 1, Valve 2, Valve 3 and Valve 4'],
+    [5, '5 valves'],
+  ])(
+    'lost for %i, they are %s: more than four are counted, so that the place is not the last thing read',
+    (zones, who) => {
+      const job = wired({ scheme: 's8', valve: 'valve/power-both-ways', boiler: '', zones })
+      expect(says(job, [off(job, 'F1.out')], [])).toEqual([
+        `${who} have no power to move: their permanent feed goes dark at the lead lifted off Fuse F1 OUT.`,
+      ])
+    },
+  )
+
   it('lost half way, the valve stands there and is not taken to move on', () => {
     const job = plant()
     const bench = new Simulation(job)

@@ -9,6 +9,9 @@ import type { ZoneStanding } from './zone-state.ts'
 /** Share of its volts from which a line is not weak. */
 const STRONG = 0.9
 
+/** Valves that are counted and no longer named: the place is what is looked for, and would come last. */
+const MANY = 4
+
 /** Has the subject of a strip fewer volts than it should have? */
 export const lacks = ({ items, healthyVolts }: Strip) =>
   items.some((item) => item.form === 'station' && item.subject && item.volts < STRONG * healthyVolts)
@@ -37,8 +40,9 @@ export function powerLost(job: Job, { zones }: Loops, standing: readonly ZoneSta
     of: new Set(shared.flat().map(({ zone }) => zone)),
     troubles: shared.map((those): Sentence => {
       const names = those.map(({ power }) => power!.subject.part)
+      const each = names.map((part): Piece => ({ text: labelOf(job, part), part, wrong: true }))
       return [
-        ...listedPieces(names.map((part) => ({ text: labelOf(job, part), part, wrong: true }))),
+        ...(each.length > MANY ? [{ text: `${each.length} valves` }] : listedPieces(each)),
         ...noPower(job, those[0]!.power, true),
       ]
     }),

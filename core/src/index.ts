@@ -201,7 +201,7 @@ export { type Rewiring, rewireBy, rewired, wireBy } from './schemes/rewire.ts'
 export type { Scheme } from './schemes/scheme.ts'
 export { type School, type SchoolName, schoolOf, schools } from './schemes/schools.ts'
 // standing: how far each stage of a job has come
-export { type StageId, type StageStanding, stageStandings, standings } from './standing/index.ts'
+export { type StageId, type StageStanding, Standings, stageStandings, standings } from './standing/index.ts'
 export { type JobSummary, SUMMARY_VERSION, summaryOf } from './standing/summary.ts'
 // sums: pocket calculations
 export * from './sums/index.ts'

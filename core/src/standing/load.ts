@@ -7,7 +7,7 @@ import { labelOf } from '../words/words.ts'
 import { type StageStanding, untouched } from './stage.ts'
 
 /** Does every transformer carry what hangs on it, with everything calling? */
-export function load(document: Document, _entries: readonly unknown[]): StageStanding {
+export function load(document: Document): StageStanding {
   const job = plannedJob(document)
   if (Object.keys(job.wires).length === 0) return untouched('Nothing is wired yet.')
   const carried = [...everythingCalling(job)].map(([part, { va }]) => {

@@ -4,7 +4,7 @@ import type { Document } from '../job/schema.ts'
 import { type StageStanding, untouched } from './stage.ts'
 
 /** Holds the plan against every rule: a few milliseconds for a small job. */
-export function scheme(document: Document, _entries: readonly unknown[]): StageStanding {
+export function scheme(document: Document): StageStanding {
   if (Object.keys(document.planned.parts).length === 0) return untouched('Nothing is wired yet.')
   const job = plannedJob(document)
   const findings = openFindings(job, findingsOf(job)).length

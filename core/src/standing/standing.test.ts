@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { findingsOf } from '../checks/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
-import { circuitIn, documentOf, noCircuit } from '../job/document.ts'
+import { circuitIn, documentOf, noCircuit, plannedJob } from '../job/document.ts'
 import type { Document } from '../job/schema.ts'
 import { blankJob } from '../parts/new-job.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { copyOf } from '../testing/benches.ts'
-import { stageStandings, standings } from './index.ts'
+import { Standings, stageStandings, standings } from './index.ts'
 
 const job = kestrelPoint()
 const planned = documentOf(job)
@@ -155,5 +156,45 @@ describe('load', () => {
         draft.planned.wires = {}
       }).at,
     ).toBe('untouched')
+  })
+})
+
+describe('one job while it is worked on', () => {
+  const held = new Standings()
+  const note = told({ kind: 'note', text: 'cold' })
+  const unwired: Document = { ...planned, planned: { ...planned.planned, wires: {} } }
+
+  it('an entry moves what hangs on entries, and asks no rule anew', () => {
+    const before = held.of(planned, [])
+    const after = held.of(copyOf(planned), note)
+    expect(after).toEqual(stageStandings(planned, note))
+    expect(after.log).not.toEqual(before.log)
+    expect(after.scheme).toBe(before.scheme)
+    expect(after.load).toBe(before.load)
+  })
+
+  it('another plan is judged anew, and so is the one before when it comes back', () => {
+    for (const document of [unwired, planned, unwired])
+      expect(held.of(document, note)).toEqual(stageStandings(document, note))
+    expect(held.of(unwired, note).load.says).toBe('Nothing is wired yet.')
+  })
+
+  it('what is accepted of the plan, and its zones, count at once', () => {
+    const wrong = copyOf(planned)
+    const lost = Object.entries(wrong.planned.wires).find(([, { from, to }]) =>
+      [from, to].some(({ part, terminal }) => part === 'V1' && terminal === 'm1'),
+    )![0]
+    delete wrong.planned.wires[lost]
+    const { findings } = held.of(wrong, []).scheme
+    expect(findings).toBeGreaterThan(0)
+    const [finding] = findingsOf(plannedJob(wrong))
+    const accepted: Document = {
+      ...wrong,
+      accepted: { [finding!.id]: { reason: 'It waits for its cable.', at: '2026-03-01' } },
+    }
+    expect(held.of(accepted, []).scheme.findings).toBe(findings - 1)
+    const [zone] = Object.keys(wrong.zones)
+    const { [zone!]: _, ...zones } = wrong.zones
+    expect(held.of({ ...wrong, zones }, []).survey.says).toBe('4 zones are surveyed.')
   })
 })

@@ -1,28 +1,28 @@
 import type { StageId, StageStanding } from '@civil-lantern/core'
 import { useEffect, useState } from 'react'
-import { useJudge, useSession } from '../data/open-job.tsx'
+import { useOpenJob, useSession } from '../data/open-job.tsx'
 
 /** Quiet before it is worked out anew, ms: several entries in a row are judged once. */
 const QUIET_MS = 150
 
 /**
- * How each stage of the open job stands, by stage; undefined until it was worked out for the first time. The judge does it
- * beside the page: all rules over the plan would hold up every edit.
+ * How each stage of the open job stands, by stage; undefined until it was worked out for the first time. The bench's
+ * worker does it: all rules over the plan would hold up the page.
  */
 export function useStanding(): Readonly<Record<StageId, StageStanding>> | undefined {
   const { document, entries } = useSession()
-  const { judge } = useJudge()
+  const { bench } = useOpenJob()
   const [standing, setStanding] = useState<Record<StageId, StageStanding>>()
   useEffect(() => {
     let wanted = true
     const soon = setTimeout(
-      () => void judge.standing(document, entries).then((made) => wanted && setStanding(made)),
+      () => void bench.standing(document, entries).then((made) => wanted && setStanding(made)),
       QUIET_MS,
     )
     return () => {
       wanted = false
       clearTimeout(soon)
     }
-  }, [judge, document, entries])
+  }, [bench, document, entries])
   return standing
 }

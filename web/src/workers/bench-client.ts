@@ -1,9 +1,12 @@
 import {
   type Delta,
-  type LiveBench,
+  type Document,
+  type Entry,
   type OnTheBench,
   type Sequence,
   type Snapshot,
+  type StageId,
+  type StageStanding,
   type Stand,
   type StateValue,
   type Watched,
@@ -13,6 +16,7 @@ import { type Remote, wrap } from 'comlink'
 import { takenAhead } from '../base/ahead.ts'
 import { Observable } from '../base/observable.ts'
 import { shelf } from '../base/shelf.ts'
+import type { BenchApi } from './bench.worker.ts'
 import { benchWorker } from './bench-worker.ts'
 
 export type Speed = 1 | 4 | 'instant'
@@ -31,7 +35,7 @@ const LOOK = 0.08
  */
 export class BenchClient extends Observable<BenchState> {
   readonly #worker: Worker
-  readonly #bench: Remote<LiveBench>
+  readonly #bench: Remote<BenchApi>
   readonly #watching = new Map<symbol, Watched>()
   #watched = '{}'
   #timer: ReturnType<typeof setTimeout> | undefined
@@ -40,7 +44,7 @@ export class BenchClient extends Observable<BenchState> {
   constructor() {
     super({ snapshot: undefined, speed: shelf.get<Speed>('speed') ?? 4 })
     this.#worker = takenAhead<Worker>('bench') ?? benchWorker()
-    this.#bench = wrap<LiveBench>(this.#worker)
+    this.#bench = wrap<BenchApi>(this.#worker)
   }
 
   /** Puts a circuit on the bench; one that is electrically the same goes on undisturbed. */
@@ -71,6 +75,10 @@ export class BenchClient extends Observable<BenchState> {
 
   /** How the plant stands now, for an entry. */
   readonly stand = (): Promise<Stand> => this.#bench.stand()
+
+  /** How every stage of the job stands. */
+  readonly standing = (document: Document, entries: readonly Entry[]): Promise<Record<StageId, StageStanding>> =>
+    this.#bench.standing(document, entries)
 
   /** Looks at something beside the plant, until it is let go; it then comes with every snapshot. */
   readonly watch = (what: Watched): (() => void) => {

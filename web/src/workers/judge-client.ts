@@ -14,8 +14,6 @@ import {
   type RoomFor,
   type Script,
   type Spot,
-  type StageId,
-  type StageStanding,
   type Supposition,
 } from '@civil-lantern/core'
 import { proxy, type Remote, wrap } from 'comlink'
@@ -118,9 +116,6 @@ export class JudgeClient extends Observable<JudgeState> {
 
   readonly trace = (document: Document, entries: readonly Entry[]): Promise<Traced> =>
     this.#help().trace(document, entries)
-
-  readonly standing = (document: Document, entries: readonly Entry[]): Promise<Record<StageId, StageStanding>> =>
-    this.#help().standing(document, entries)
 
   readonly measured = (job: Job, entries: readonly Entry[]): Promise<MeasuredLoad> =>
     this.#help().measured(job, entries)

@@ -41,12 +41,9 @@ import {
   type Seen,
   type SourceRound,
   type Spot,
-  type StageId,
-  type StageStanding,
   type Strip,
   type Supposition,
   scriptOf,
-  stageStandings,
   studyLoad,
   type Tracing,
   tracingOf,
@@ -211,9 +208,6 @@ const judge = {
     const { ends, misfits, odd, missing, beep } = tracing
     return { ends, misfits, odd, missing, beep, round: roundFor(tracing) }
   },
-  /** How every stage of a job stands. */
-  standing: (document: Document, entries: readonly Entry[]): Record<StageId, StageStanding> =>
-    stageStandings(document, entries),
   measured: (job: Job, entries: readonly Entry[]): MeasuredLoad => measuredLoad(job, entries),
   prove: (job: Job, told: Told): Promise<Proof> => run(prove(job), told),
   dead: (job: Job, open: readonly string[], told: Told): Promise<LiveTerminal[]> => run(deadMap(job, open), told),

@@ -42,20 +42,18 @@ const DRAWN = 24
 export function smallPlant(job: Job, zone: string, random: Random): SmallPlant | undefined {
   const finder = new Finder(job)
   const library = finder.suspects.filter(({ suppositions, goes }) => suppositions.length > 0 && goes === undefined)
-  const cold = made(tableOf(job, [], library, [], calling(zone)))
+  const cold = tableOf(job, [], library, [], calling(zone))
   const drawn = shuffled(
     library.filter(({ id }) => !rowAt(cold, id).heats.has(zone)),
     random,
   ).slice(0, DRAWN)
   const tables = standsFor(job, [zone]).map((stand) =>
-    made(
-      tableOf(
-        job,
-        [],
-        drawn,
-        finder.inStand(stand, [zone]).filter(({ line, power }) => !(line && power)),
-        stand,
-      ),
+    tableOf(
+      job,
+      [],
+      drawn,
+      finder.inStand(stand, [zone]).filter(({ line, power }) => !(line && power)),
+      stand,
     ),
   )
   const all = tables.flatMap((table) => table.asks.map((_, column) => testOf(table, column, drawn)))
@@ -200,13 +198,6 @@ class Small {
     const { table, column } = this.#tests[last]!
     const was = table.asks[column]!
     return { place: was.place, stand: table.stand, locked: !table.stand.power && was.line === true }
-  }
-}
-
-function made<T>(work: Generator<void, T>): T {
-  for (;;) {
-    const next = work.next()
-    if (next.done) return next.value
   }
 }
 

@@ -14,7 +14,7 @@ import { beginningAt, type Open, proposalOf, ranked, tellLittle, type Weighed } 
 import { type Why, whyOf } from './reasons.ts'
 import { bring, DEAD, keyOfAsk, type Stand, standKey, standsFor } from './stand.ts'
 import { NONE, type Suspect, suspectsOf, WELL, type Weighing } from './suspects.ts'
-import { type Row, rowsWired, type StandTable, shownAt, tableOf } from './table.ts'
+import { type Begun, type StandTable, type Stood, shownAt, TableBench } from './table.ts'
 import { lookedAhead } from './two-steps.ts'
 import { explained, type Known, placedBy } from './views.ts'
 import { troubledNow, whereAfter } from './where.ts'
@@ -38,6 +38,8 @@ export class Finder {
   readonly #base: readonly Supposition[]
   readonly #plant: Plant
   readonly #tables = new Map<string, StandTable>()
+  /** Tables in the making. */
+  readonly #begun = new Map<string, StandTable>()
   /** Pairs that were put on the bench: a table that is made anew has them too. */
   readonly #pairs = new Map<string, Suspect>()
   #suspects: readonly Suspect[] = []
@@ -169,57 +171,48 @@ export class Finder {
       const worth = new Set(asksIn(this.asks, stand, troubled).filter((ask) => this.#onLine || !isLive(ask)))
       return this.asks.filter((ask) => worth.has(ask) || asked.has(ask.id))
     }
-    const works = [...needed].flatMap(([key, stand]) => {
-      const known = this.#tables.get(key)
+    const works = [...needed].map(([key, stand]): Work => {
+      const known = this.#begun.get(key) ?? this.#tables.get(key)
       const asks = asksFor(stand)
-      const fresh = !known || asks.some((ask) => !known.asks.includes(ask))
-      const missing = fresh ? suspects : suspects.filter(({ id }) => !known.rows.has(id))
-      if (missing.length === 0) return []
-      // A sound plant is in every piece of work: what comes and goes is told from it.
-      const sound = this.suspects.filter(({ id }) => id === WELL && !missing.some((one) => one.id === id))
-      const kept = fresh ? undefined : known
-      return [{ key, stand, known: kept, asks: kept?.asks ?? asks, missing: [...sound, ...missing] }]
+      const kept = known && asks.every((ask) => known.asks.includes(ask)) ? known : undefined
+      return { key, stand, asks, kept }
     })
-    const all = works.reduce((sum, { missing }) => sum + missing.length, 0)
-    let done = 0
-    const wired = new Map<string, Map<string, readonly Row[]>>(works.map(({ key }) => [key, new Map()]))
-    for (const one of suspects) {
-      const lacking = one.suppositions.every(inPattern) ? [] : works.filter(({ missing }) => missing.includes(one))
-      if (lacking.length === 0) continue
-      const rows = rowsWired(this.#job, [...this.#base, ...one.suppositions], lacking)
-      for (const [i, { key }] of lacking.entries()) wired.get(key)!.set(one.id, [rows[i]!])
-      yield (done += lacking.length) / all
-    }
-    for (const { key, stand, known, asks, missing } of works) {
-      const own = wired.get(key)!
-      const work = tableOf(
-        this.#job,
-        this.#base,
-        missing.filter(({ id }) => !own.has(id)),
-        asks,
-        stand,
-      )
-      let next = work.next()
-      for (; !next.done; next = work.next()) if (++done % 25 === 0) yield done / all
-      const rows = new Map([...(known?.rows ?? []), ...next.value.rows, ...own])
-      this.#tables.set(key, { ...(known ?? next.value), rows })
-    }
+    yield* this.#fill(works, suspects)
   }
 
   /** Puts pairs on the bench in every stand that was worked out. */
   *#worked(pairs: readonly Suspect[]): Generator<number, readonly Suspect[]> {
     for (const pair of pairs) this.#pairs.set(pair.id, pair)
-    const all = pairs.length * this.#tables.size
-    let done = 0
-    for (const [key, table] of this.#tables) {
-      const missing = pairs.filter(({ id }) => !table.rows.has(id))
-      if (missing.length === 0) continue
-      const work = tableOf(this.#job, this.#base, missing, table.asks, table.stand)
-      let next = work.next()
-      for (; !next.done; next = work.next()) yield ++done / all
-      this.#tables.set(key, { ...table, rows: new Map([...table.rows, ...next.value.rows]) })
-    }
+    yield* this.#fill(
+      [...this.#tables].map(([key, table]) => ({ ...table, key, kept: table })),
+      pairs,
+    )
     return pairs
+  }
+
+  /**
+   * Has these suspects in these tables, one suspect after the other. Where it is left in the middle, what was worked out is
+   * gone on with the next time; until it is whole a table does not take the place of the one before.
+   */
+  *#fill(works: readonly Work[], suspects: readonly Suspect[]): Generator<number, void> {
+    const lacking = works.filter(({ kept }) => !kept || suspects.some(({ id }) => !kept.rows.has(id)))
+    if (lacking.length === 0) return
+    const bench = new TableBench(this.#job, this.#base)
+    const begun = lacking.map(({ key, stand, asks, kept }): Begun => {
+      const table = kept ? { ...kept, rows: new Map(kept.rows) } : bench.begin(stand, asks)
+      this.#begun.set(key, table)
+      return table
+    })
+    for (const [i, suspect] of suspects.entries()) {
+      const tables = begun.filter(({ rows }) => !rows.has(suspect.id))
+      if (tables.length === 0) continue
+      bench.add(suspect, tables)
+      yield (i + 1) / suspects.length
+    }
+    for (const [i, { key }] of lacking.entries()) {
+      this.#tables.set(key, begun[i]!)
+      this.#begun.delete(key)
+    }
   }
 
   #proposals(
@@ -255,6 +248,12 @@ export class Finder {
       return at >= 0 && open.suspects.every(({ id }) => isSame(shownAt(before, id, at), shownAt(table, id, column)))
     })
   }
+}
+
+/** A table that is wanted, and what there is of it. */
+interface Work extends Stood {
+  readonly key: string
+  readonly kept: StandTable | undefined
 }
 
 /** A part of some work, from one share of the whole to another. */

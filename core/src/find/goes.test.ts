@@ -60,10 +60,7 @@ describe('what it shows', () => {
   const suspects = finder.suspects.filter(
     ({ id, goes }) => id === WELL || id === NONE || id === loose.id || goes === loose.id,
   )
-  const table = (stand: typeof signal) => {
-    const work = tableOf(job, [], suspects, asksIn(finder.asks, stand, ['signal']), stand)
-    for (let next = work.next(); ; next = work.next()) if (next.done) return next.value
-  }
+  const table = (stand: typeof signal) => tableOf(job, [], suspects, asksIn(finder.asks, stand, ['signal']), stand)
   const [live, dead] = [table(signal), table(DEAD)]
   const tables = new Map([live, dead].map((one) => [standKey(one.stand), one]))
   const going = suspects.find(({ goes }) => goes === loose.id)!.id

@@ -111,7 +111,9 @@ export function sortedBy(shown: readonly Shown[], unit: Unit = 'V'): Sorted {
     if (typeof value === 'number' && value !== Number.POSITIVE_INFINITY) numbers.push({ value, at })
     else {
       const word = typeof value === 'number' ? 'OL' : value
-      words.set(word, [...(words.get(word) ?? []), at])
+      const same = words.get(word)
+      if (same) same.push(at)
+      else words.set(word, [at])
     }
   }
   numbers.sort((a, b) => a.value - b.value)

@@ -3,7 +3,7 @@ import { askKind } from './asks/index.ts'
 import { type Band, bandsIn, countLeft, type Sorted, sortedBy } from './likelihood.ts'
 import { minutesTo, type Where, waitTo } from './minutes.ts'
 import type { Stand } from './stand.ts'
-import { type StandTable, shownAt } from './table.ts'
+import { type StandTable, shownBy } from './table.ts'
 
 /** What an answer would mean, before it is given. */
 export interface Answer {
@@ -116,12 +116,7 @@ const columns = new WeakMap<StandTable, Map<number, Sorted>>()
 function sortedColumn(table: StandTable, column: number): Sorted {
   const known = columns.get(table) ?? new Map<number, Sorted>()
   columns.set(table, known)
-  const made =
-    known.get(column) ??
-    sortedBy(
-      [...table.rows.keys()].map((id) => shownAt(table, id, column)),
-      readIn(table.asks[column]!.ask),
-    )
+  const made = known.get(column) ?? sortedBy(shownBy(table, column), readIn(table.asks[column]!.ask))
   known.set(column, made)
   return made
 }

@@ -7,7 +7,7 @@ import type { Supposition } from '../suppose/supposition.ts'
 import { type Ask, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { bring, calling, NOBODY, type Stand, standKey } from './stand.ts'
-import { warmthIn } from './table.ts'
+import { warmthOn } from './table.ts'
 
 /**
  * A plant with something wrong that nobody is told: it answers what is asked of it, as a wall would, a little off.
@@ -93,7 +93,7 @@ export class StandInWall {
     const bench = benchWith(this.job, [...this.#figures, ...as])
     bench.settle()
     bring(bench, this.job, stand)
-    const wall = { bench, job: this.job, wrong: this.#wrong, ...warmthIn(bench, this.job) }
+    const wall = { bench, job: this.job, wrong: this.#wrong, ...warmthOn(bench, this.job)() }
     this.#stood.set(key, wall)
     return wall
   }

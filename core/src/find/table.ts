@@ -3,7 +3,8 @@ import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { asking } from '../load/all-calling.ts'
-import type { Simulation } from '../motion/simulation.ts'
+import { type Alterations, together } from '../motion/alterations.ts'
+import type { Mark, Simulation } from '../motion/simulation.ts'
 import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf, inPattern, reshaped } from '../suppose/index.ts'
@@ -47,6 +48,10 @@ export function shownAt(table: StandTable, suspect: string, column: number, k = 
   return typeof shown === 'number' && movesWithMains(table.asks[column]!.ask) ? shown * SUPPLY[k]!.times : shown
 }
 
+/** What every suspect of a table shows in a column while the mains stand as they are rated. */
+export const shownBy = (table: StandTable, column: number): Shown[] =>
+  Array.from(table.rows.values(), (rows) => (rows.length === 1 ? rows[0]! : rows[RATED]!).shows[column]!)
+
 /** Volts and amps follow what the mains stand at; ohms do not. */
 const movesWithMains = (form: AskForm) => readIn(form) === 'V' || readIn(form) === 'A'
 
@@ -55,135 +60,173 @@ const RATED = SUPPLY.findIndex(({ times }) => times === 1)
 /** Suspects that leave some of the volts: whether that is enough depends on what there is. */
 const LEAVES_SOME = /\/ohms$|[wW]eak$/
 
-/**
- * What each suspect would show in a stand, everything settled: by the same simulation as everywhere else, on the circuit as
- * found with what is known to be wrong with it. One bench is switched from suspect to suspect.
- */
-export function* tableOf(
+/** A stand, and what is asked there. */
+export type Stood = Pick<StandTable, 'stand' | 'asks'>
+
+/** A table while it is made: suspects come into it one by one. */
+export type Begun = StandTable & { readonly rows: Map<string, readonly Row[]> }
+
+/** What all of these show in a stand. */
+export function tableOf(
   job: Job,
   base: readonly Supposition[],
   suspects: readonly Suspect[],
   asks: readonly Ask[],
   stand: Stand,
-): Generator<void, StandTable> {
-  const bench = benchWith(job, base)
-  bench.settle()
-  const mark = bench.mark()
-  const rows = new Map<string, readonly Row[]>()
-  const { volts } = mains(job.practice)
-  let waits = 0
-  const rowOf = (wrong: readonly Supposition[]): Row => {
-    bench.alter(alterationsOf(job, wrong))
-    bench.settle()
-    bring(bench, job, stand)
-    const wall = { bench, job, wrong, ...warmthIn(bench, job) }
-    const shows = asks.map((ask) => askKind(ask.ask).shows(wall, ask))
-    bench.alter(alterationsOf(job, base))
-    bench.back(mark)
-    return { shows, heats: wall.heats }
-  }
-  for (const { id, suppositions, goes } of suspects) {
-    if (goes !== undefined) continue
-    if (id === WELL) {
-      waits = waitIn(bench, job, stand)
-      bench.back(mark)
-    }
-    const wrong = [...base, ...suppositions]
-    if (!suppositions.every(inPattern)) {
-      rows.set(id, rowsWired(job, wrong, [{ stand, asks }]))
-      yield
-      continue
-    }
-    const moves = stand.power && LEAVES_SOME.test(id)
-    rows.set(
-      id,
-      moves
-        ? SUPPLY.map(({ times }) =>
-            rowOf(times === 1 ? wrong : [{ id: 'supply/volts', value: volts * times }, ...wrong]),
-          )
-        : [rowOf(wrong)],
-    )
-    yield
-  }
-  // What comes and goes mostly shows nothing: only what a hand finds differs from a sound plant.
-  const well = rows.get(WELL)?.[0]
-  for (const { id, suppositions, goes } of suspects) {
-    if (goes === undefined || !well) continue
-    // What a hand finds asks for no warmth of a pipe.
-    const wall: Wall = { bench, job, wrong: [...base, ...suppositions], heats: well.heats, warm: new Set() }
-    const shows = asks.map((ask, column) => {
-      const kind = askKind(ask.ask)
-      return kind.byHand ? kind.shows(wall, ask) : well.shows[column]!
-    })
-    rows.set(id, [{ shows, heats: well.heats }])
-  }
-  return { stand, asks, rows, waits }
-}
-
-/** Seconds until a plant that was at rest is at rest in a stand; for nobody calling, after its first zone did. */
-function waitIn(bench: Simulation, job: Job, stand: Stand): number {
-  if (!stand.power) return 0
-  const [first] = zonesInOrder(job)
-  const ends = stand.calls.length === 0 && first !== undefined
-  if (ends) bring(bench, job, calling(first.id))
-  const from = bench.now
-  if (ends) bench.setTogether(asking(job, [first.id], false))
-  bring(bench, job, stand)
-  return bench.now - from
+): StandTable {
+  const bench = new TableBench(job, base)
+  const table = bench.begin(stand, asks)
+  for (const suspect of suspects) bench.add(suspect, [table])
+  return table
 }
 
 /**
- * What a plant that is wired otherwise shows in each of these stands: it has a bench of its own, which is dear to make and brought from stand
- * to stand.
+ * The bench on which tables are worked out: suspect by suspect, each brought once to rest and from there into stand after
+ * stand, everything settled, by the same simulation as everywhere else, on the circuit as found with what is known to be
+ * wrong with it.
  */
-export function rowsWired(
-  job: Job,
-  wrong: readonly Supposition[],
-  stands: readonly Pick<StandTable, 'stand' | 'asks'>[],
+export class TableBench {
+  readonly #job: Job
+  readonly #base: readonly Supposition[]
+  readonly #bench: Simulation
+  readonly #rest: Mark
+  readonly #warmth: () => Warmth
+  /** The mains as they may stand, in the order of `SUPPLY`. */
+  readonly #supplies: readonly (Alterations | undefined)[]
+
+  constructor(job: Job, base: readonly Supposition[]) {
+    this.#job = job
+    this.#base = base
+    this.#bench = benchWith(job, base)
+    this.#bench.settle()
+    this.#rest = this.#bench.mark()
+    this.#warmth = warmthOn(this.#bench, job)
+    const { volts } = mains(job.practice)
+    this.#supplies = SUPPLY.map(({ times }) =>
+      times === 1 ? undefined : alterationsOf(job, [{ id: 'supply/volts', value: volts * times }]),
+    )
+  }
+
+  /** A table in which nothing stands yet. */
+  begin(stand: Stand, asks: readonly Ask[]): Begun {
+    return { stand, asks, rows: new Map(), waits: this.#waitIn(stand) }
+  }
+
+  /** Seconds until a sound plant that was at rest is at rest in a stand; for nobody calling, after its first zone did. */
+  #waitIn(stand: Stand): number {
+    if (!stand.power) return 0
+    const bench = this.#bench
+    const [first] = zonesInOrder(this.#job)
+    const ends = stand.calls.length === 0 && first !== undefined
+    if (ends) bring(bench, this.#job, calling(first.id))
+    const from = bench.now
+    if (ends) bench.setTogether(asking(this.#job, [first.id], false))
+    bring(bench, this.#job, stand)
+    const waits = bench.now - from
+    bench.back(this.#rest)
+    return waits
+  }
+
+  /** Works out what a suspect shows in these stands. What comes and goes is told from a sound plant: that comes before. */
+  add(suspect: Suspect, tables: readonly Begun[]) {
+    for (const [i, rows] of this.#rowsOf(suspect, tables).entries()) tables[i]!.rows.set(suspect.id, rows)
+  }
+
+  #rowsOf({ id, suppositions, goes }: Suspect, stands: readonly Begun[]): (readonly Row[])[] {
+    const wrong = [...this.#base, ...suppositions]
+    if (goes !== undefined) return stands.map((stood) => [this.#comesAndGoes(wrong, stood)])
+    if (!suppositions.every(inPattern)) return this.#wired(wrong, stands).map((row) => [row])
+    if (!LEAVES_SOME.test(id)) return this.#rows(wrong, stands).map((row) => [row])
+    const powered = stands.filter(({ stand }) => stand.power)
+    const under = this.#supplies.map((supply, k) => this.#rows(wrong, k === RATED ? stands : powered, supply))
+    return stands.map((stood, i) => {
+      const at = powered.indexOf(stood)
+      return at < 0 ? [under[RATED]![i]!] : under.map((rows, k) => rows[k === RATED ? i : at]!)
+    })
+  }
+
+  /** On the bench itself, which is put back. */
+  #rows(wrong: readonly Supposition[], stands: readonly Stood[], supply?: Alterations): Row[] {
+    if (stands.length === 0) return []
+    const own = alterationsOf(this.#job, wrong)
+    this.#bench.alter(supply ? together([supply, own]) : own)
+    this.#bench.settle()
+    const rows = rowsFrom(this.#bench, { job: this.#job, wrong }, stands, this.#warmth)
+    this.#bench.back(this.#rest)
+    return rows
+  }
+
+  /** A plant that is wired otherwise has a bench of its own, which is dear to make. */
+  #wired(wrong: readonly Supposition[], stands: readonly Stood[]): Row[] {
+    const job = reshaped(this.#job, wrong)
+    const bench = benchWith(this.#job, wrong)
+    bench.settle()
+    return rowsFrom(bench, { job, wrong }, stands, warmthOn(bench, job))
+  }
+
+  /** What comes and goes mostly shows nothing: only what a hand finds differs from a sound plant. */
+  #comesAndGoes(wrong: readonly Supposition[], { asks, rows }: StandTable): Row {
+    const sound = rows.get(WELL)![0]!
+    // What a hand finds asks for no warmth of a pipe.
+    const wall: Wall = { bench: this.#bench, job: this.#job, wrong, heats: sound.heats, warm: new Set() }
+    const shows = asks.map((ask, column) => {
+      const kind = askKind(ask.ask)
+      return kind.byHand ? kind.shows(wall, ask) : sound.shows[column]!
+    })
+    return { shows, heats: sound.heats }
+  }
+}
+
+/** What is shown in each of these stands, from how the bench stands now, and there again afterwards. */
+function rowsFrom(
+  bench: Simulation,
+  { job, wrong }: Pick<Wall, 'job' | 'wrong'>,
+  stands: readonly Stood[],
+  warmth: () => Warmth,
 ): Row[] {
-  const shaped = reshaped(job, wrong)
-  const bench = benchWith(job, wrong)
-  bench.settle()
-  const mark = bench.mark()
+  const from = bench.mark()
   return stands.map(({ stand, asks }) => {
-    bring(bench, shaped, stand)
-    const wall = { bench, job: shaped, wrong, ...warmthIn(bench, shaped) }
+    bring(bench, job, stand)
+    const wall = { bench, job, wrong, ...warmth() }
     const shows = asks.map((ask) => askKind(ask.ask).shows(wall, ask))
-    bench.back(mark)
+    bench.back(from)
     return { shows, heats: wall.heats }
   })
 }
 
-/**
- * The valves that let warm water by as a bench stands: open, boiler called, burner running, and a pump that is meant for their
- * zone; where none is, the boiler has one of its own.
- */
-function warmIn(bench: Simulation, job: Job): ReadonlySet<string> {
+/** What gets warm: the valves, and the zones for which every valve does. */
+type Warmth = Pick<Wall, 'warm' | 'heats'>
+
+/** Tells again and again what gets warm as a bench stands; what that hangs on in the plant is looked up once. */
+export function warmthOn(bench: Simulation, job: Job): () => Warmth {
   const parts = [...bench.netlist.parts.values()]
   const with_ = (of: string, role: 'running' | 'told') =>
     parts.filter(({ kind }) => kind.class === of && kind.roles[role])
   const any = (some: typeof parts, role: 'running' | 'told') =>
-    some.length === 0 || some.some(({ id, kind }) => bench.stateOf(id)[kind.roles![role]!] === true)
-  const pumps = with_('pump', 'running')
+    some.length === 0 || some.some(({ id, kind }) => bench.stateOf(id)[kind.roles[role]!] === true)
+  const [pumps, boilers, burners] = [with_('pump', 'running'), with_('boiler', 'told'), with_('burner', 'running')]
   const intent = intentOf(job)
-  if (!any(with_('boiler', 'told'), 'told') || !any(with_('burner', 'running'), 'running')) return new Set()
-  return new Set(
-    zonesInOrder(job).flatMap((zone) => {
-      const own = pumps.filter((pump) => intent.pumps.get(pump.id)?.zones.includes(zone.id))
-      if (!any(own, 'running')) return []
-      return valvesOf(zone).filter((valve) => {
-        const part = bench.netlist.parts.get(valve)
-        return part !== undefined && openingOf(part, bench.stateOf(part.id)) >= HEATS
-      })
-    }),
-  )
-}
-
-/** What gets warm as a bench stands: the valves, and the zones for which every valve does. */
-export function warmthIn(bench: Simulation, job: Job): Pick<Wall, 'warm' | 'heats'> {
-  const warm = warmIn(bench, job)
-  const heats = zonesInOrder(job).filter((zone) => zone.valve && valvesOf(zone).every((valve) => warm.has(valve)))
-  return { warm, heats: new Set(heats.map(({ id }) => id)) }
+  const zones = zonesInOrder(job).map((zone) => ({
+    id: zone.id,
+    valves: zone.valve ? valvesOf(zone) : [],
+    pumps: pumps.filter((pump) => intent.pumps.get(pump.id)?.zones.includes(zone.id)),
+  }))
+  return () => {
+    // A valve lets warm water by where it is open, the boiler called, the burner running, and a pump that is meant for its zone
+    // too; where none is, the boiler has one of its own.
+    const warm = new Set<string>()
+    const heats = new Set<string>()
+    if (!any(boilers, 'told') || !any(burners, 'running')) return { warm, heats }
+    for (const zone of zones) {
+      if (!any(zone.pumps, 'running')) continue
+      for (const id of zone.valves) {
+        const part = bench.netlist.parts.get(id)
+        if (part && openingOf(part, bench.stateOf(id)) >= HEATS) warm.add(id)
+      }
+    }
+    for (const { id, valves } of zones) if (valves.length > 0 && valves.every((valve) => warm.has(valve))) heats.add(id)
+    return { warm, heats }
+  }
 }
 
 /** A valve that stands open so far lets its room get warm. */

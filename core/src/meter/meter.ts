@@ -96,7 +96,7 @@ function directLoaded({ circuit }: Simulation, a: number, b: number): number {
  * The display shows the sum of the turns; the value is the current in the wire.
  */
 export function clamp(simulation: Simulation, wire: string, turns = 1): Result<MeterReading> {
-  const branch = simulation.netlist.branches.find(({ id }) => id === `wire:${wire}`)
+  const branch = simulation.netlist.branchOf.get(`wire:${wire}`)
   if (!branch)
     return fail({
       code: 'meter/wire',

@@ -170,7 +170,7 @@ const judge = {
         offers: (ask) => !refused.includes(ask.id) && may(ask),
         quick,
       }),
-      // What is asked anew takes the place of what was asked before: half of a table is made once, not twice.
+      // What is asked anew takes the place of what was asked before, and goes on with what that had worked out.
       (share) => {
         if (mine !== questions) throw new Error('Another question was asked in between.')
         return told(share)

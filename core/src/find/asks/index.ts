@@ -39,8 +39,10 @@ export const askKinds: readonly AskKind[] = [
   stick,
 ]
 
+const byForm = new Map(askKinds.map((kind) => [kind.ask, kind]))
+
 /** @throws nothing: every form has its kind */
-export const askKind = (form: AskForm): AskKind => askKinds.find(({ ask }) => ask === form)!
+export const askKind = (form: AskForm): AskKind => byForm.get(form)!
 
 /** Everything that can be asked of a plant; of what stays live with all open nothing that wants it dead. */
 export function asksOf(plant: Plant): Ask[] {

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import type { Entry } from '@civil-lantern/core'
 import { createClient } from '@libsql/client'
 import { Program } from '../program.ts'
@@ -28,6 +29,13 @@ export interface Soaked {
 }
 
 const JOB = 'kestrel-point'
+const root = resolve(import.meta.dirname, '../..')
+/** A device as one file: read file by file it would take seconds each time it is started again. */
+const DEVICE = join(root, 'e2e/dist/device.js')
+async function bundleDevice() {
+  const { bundle } = await import(pathToFileURL(join(root, 'scripts/bundled.mjs')).href)
+  await bundle('e2e', { device: 'soak/device.ts' })
+}
 /** What a device leaves with that could not open the job: it has no signal, and never had any. */
 const NOT_OPENED = 3
 const QUIET = 10_000
@@ -61,8 +69,9 @@ class Device {
   }
 
   #started(): Promise<boolean> {
-    const child = fork(resolve(import.meta.dirname, 'device.ts'), [this.#url, JOB, this.folder, String(this.#seed++)], {
-      execArgv: ['--conditions=source', '--import', 'tsx'],
+    const child = fork(DEVICE, [this.#url, JOB, this.folder, String(this.#seed++)], {
+      // None of what this program was begun with: a bundle needs no loader.
+      execArgv: ['--enable-source-maps'],
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     })
     this.#process = child
@@ -121,6 +130,7 @@ class Device {
  */
 export async function soak(seconds: number, seed: number, least = 1): Promise<Soaked> {
   const folder = mkdtempSync(join(tmpdir(), 'lantern-soak-'))
+  await bundleDevice()
   const program = new Program()
   await program.start({ LOG_LEVEL: 'info' })
   let state = seed >>> 0

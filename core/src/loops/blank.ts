@@ -1,9 +1,9 @@
 import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
-import { listedPieces } from '../words/listed.ts'
-import { labelOf, type Sentence, sentenceText } from '../words/words.ts'
+import { type Sentence, sentenceText } from '../words/words.ts'
 import { darkInWords, leadsNowhere, lostAt } from './dark-in-words.ts'
 import type { Loops } from './loops.ts'
+import { severalInWords } from './several.ts'
 import type { Strip } from './strip.ts'
 
 /**
@@ -22,9 +22,11 @@ export function blankTroubles(job: Job, loops: Loops, said: readonly Sentence[])
   return [...reasons.values()].map((strips) => {
     const several = strips.length > 1
     const dead = strips.some(({ subject }) => kindOf(job.parts[subject.part]!)?.class === 'boiler')
-    const names = strips.map(({ subject: { part } }) => ({ text: labelOf(job, part), part, wrong: true }))
     return [
-      ...listedPieces(names),
+      ...severalInWords(
+        job,
+        strips.map(({ subject }) => subject.part),
+      ),
       { text: ` ${several ? 'are' : 'is'} ${dead ? 'dead' : 'blank'}: ` },
       ...why(job, strips[0]!, loops, several),
     ]

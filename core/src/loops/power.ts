@@ -1,16 +1,13 @@
 import type { Job } from '../job/schema.ts'
-import { listedPieces } from '../words/listed.ts'
-import { labelOf, type Piece, type Sentence, sentenceText } from '../words/words.ts'
+import { type Piece, type Sentence, sentenceText } from '../words/words.ts'
 import { darkInWords, leadsNowhere } from './dark-in-words.ts'
 import type { Loops, ZoneLoops } from './loops.ts'
+import { severalInWords } from './several.ts'
 import type { Strip } from './strip.ts'
 import type { ZoneStanding } from './zone-state.ts'
 
 /** Share of its volts from which a line is not weak. */
 const STRONG = 0.9
-
-/** Valves that are counted and no longer named: the place is what is looked for, and would come last. */
-const MANY = 4
 
 /** Has the subject of a strip fewer volts than it should have? */
 export const lacks = ({ items, healthyVolts }: Strip) =>
@@ -40,11 +37,7 @@ export function powerLost(job: Job, { zones }: Loops, standing: readonly ZoneSta
     of: new Set(shared.flat().map(({ zone }) => zone)),
     troubles: shared.map((those): Sentence => {
       const names = those.map(({ power }) => power!.subject.part)
-      const each = names.map((part): Piece => ({ text: labelOf(job, part), part, wrong: true }))
-      return [
-        ...(each.length > MANY ? [{ text: `${each.length} valves` }] : listedPieces(each)),
-        ...noPower(job, those[0]!.power, true),
-      ]
+      return [...severalInWords(job, names), ...noPower(job, those[0]!.power, true)]
     }),
   }
 }

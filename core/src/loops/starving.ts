@@ -1,12 +1,12 @@
 import type { Job } from '../job/schema.ts'
 import type { Happening } from '../motion/happening.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { listedPieces } from '../words/listed.ts'
 import { roughly } from '../words/roughly.ts'
 import { labelOf, type Piece, type Sentence } from '../words/words.ts'
 import { darkInWords } from './dark-in-words.ts'
 import { type Loops, stripsOf } from './loops.ts'
 import { boilersTold } from './plant.ts'
+import { severalInWords } from './several.ts'
 import { shortAmong } from './short.ts'
 import type { Strip } from './strip.ts'
 
@@ -20,7 +20,7 @@ export function starving(simulation: Simulation, job: Job, loops: Loops): Senten
 /** Several that hang on one weak feed buzz together. */
 function buzzInWords(simulation: Simulation, job: Job, loops: Loops): Sentence {
   const parts = simulation.buzzing
-  const names = listedPieces(parts.map((part) => ({ text: labelOf(job, part), part, wrong: true })))
+  const names = severalInWords(job, parts)
   const hertz = parts.map((part) => Math.round(simulation.hertzOf(part)!))
   const [least, most] = [Math.min(...hertz), Math.max(...hertz)]
   const often = `some ${least === most ? least : `${least} to ${most}`} times a second`

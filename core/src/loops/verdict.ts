@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { count, is, stuck } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { listed, listedPieces } from '../words/listed.ts'
+import { listed } from '../words/listed.ts'
 import { labelOf, type Piece, type Sentence, sentenceText } from '../words/words.ts'
 import { blankTroubles } from './blank.ts'
 import type { Dark } from './dark.ts'
@@ -11,6 +11,7 @@ import type { Loops } from './loops.ts'
 import { atRest, idlePumps, isAnswer, onPurpose } from './on-purpose.ts'
 import { boilersTold, hasBoiler, withheld } from './plant.ts'
 import { powerLost } from './power.ts'
+import { severalInWords } from './several.ts'
 import { lineShorted } from './short.ts'
 import { supplyTroubles } from './supply-troubles.ts'
 import { usedTerminals } from './used-terminals.ts'
@@ -83,7 +84,11 @@ const aboutOf = ({ part, wire }: Piece): string | undefined => part ?? (wire ===
 
 /** Parts and wires that sentences name as what is wrong. */
 const wrongIn = (sentences: readonly Sentence[]): ReadonlySet<string | undefined> =>
-  new Set(sentences.flatMap((pieces) => pieces.flatMap((piece) => (piece.wrong ? (aboutOf(piece) ?? []) : []))))
+  new Set(
+    sentences.flatMap((pieces) =>
+      pieces.flatMap((piece) => (piece.wrong ? (piece.counts ?? aboutOf(piece) ?? []) : [])),
+    ),
+  )
 
 const isSupply = (loops: Loops) => {
   const dead = new Set(
@@ -179,7 +184,7 @@ function fedAndStand(simulation: Simulation, job: Job, loops: Loops): Sentence[]
   // What buzzes is now fed and now not; that is said of all of it.
   if (simulation.buzzing.length > 0) return []
   const troubles: Sentence[] = []
-  const weak = new Map<string, { names: Piece[]; end: Piece[] }>()
+  const weak = new Map<string, { parts: string[]; end: Piece[] }>()
   for (const strip of loops.shared) {
     const part = simulation.netlist.parts.get(strip.subject.part)!
     if (!isAnswer(simulation, strip) || !strip.complete || !part.kind.roles.running) continue
@@ -191,15 +196,15 @@ function fedAndStand(simulation: Simulation, job: Job, loops: Loops): Sentence[]
       troubles.push([{ text: 'The boiler is called and ' }, name, { text: ' is fed, but does not turn.' }])
     else {
       const end = lostAt(job, strip, loops)
-      const { names } = weak.get(sentenceText(end)) ?? { names: [] }
-      weak.set(sentenceText(end), { names: [...names, name], end })
+      const { parts } = weak.get(sentenceText(end)) ?? { parts: [] }
+      weak.set(sentenceText(end), { parts: [...parts, part.id], end })
     }
   }
-  for (const { names, end } of weak.values())
+  for (const { parts, end } of weak.values())
     troubles.push([
       { text: 'The boiler is called, but the voltage at ' },
-      ...listedPieces(names),
-      { text: ` is too low to run ${names.length > 1 ? 'them' : 'it'}` },
+      ...severalInWords(job, parts),
+      { text: ` is too low to run ${parts.length > 1 ? 'them' : 'it'}` },
       ...end,
     ])
   return troubles

@@ -8,6 +8,8 @@ export interface Piece {
   readonly wire?: string
   /** The one element of the part it is about, where it is not the whole part. */
   readonly element?: string
+  /** Parts it counts instead of naming each. */
+  readonly counts?: readonly string[]
   /** This piece names what is wrong. */
   readonly wrong?: boolean
 }

@@ -106,6 +106,8 @@ describe('what the verdict speaks of', () => {
     expect([...spokenOf({ ...verdict, sentence: [{ text: 'Signal house calls: open.' }] }, job)]).toEqual(['signal'])
     const part = job.zones.gallery!.valve!
     expect([...spokenOf({ ...verdict, sentence: [{ text: 'It hangs.', part }] }, job)]).toEqual(['gallery'])
+    const counted = { text: '2 thermostats', counts: ['TS1', 'TS2'], wrong: true }
+    expect(spokenOf({ ...verdict, sentence: [counted] }, job).size).toBe(2)
     expect([...spokenOf({ ...verdict, sentence: [{ text: 'Nobody calls.' }] }, job)]).toEqual([])
   })
 
@@ -116,5 +118,7 @@ describe('what the verdict speaks of', () => {
     ]
     const more = [[{ text: 'c', wire: 'w9', wrong: true as const }]]
     expect([...wrongIn({ ...verdict, sentence, more })]).toEqual(['V2.endSwitch', 'w9'])
+    const counted = { text: '2 thermostats', counts: ['TS1', 'TS2'], wrong: true }
+    expect([...wrongIn({ ...verdict, sentence: [counted], more: [] })]).toEqual(['TS1', 'TS2'])
   })
 })

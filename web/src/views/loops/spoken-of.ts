@@ -7,6 +7,7 @@ export function wrongIn({ sentence, more }: Verdict): ReadonlySet<string> {
     if (piece.wrong) {
       if (piece.wire) wrong.add(piece.wire)
       if (piece.part) wrong.add(piece.element ? `${piece.part}.${piece.element}` : piece.part)
+      for (const part of piece.counts ?? []) wrong.add(part)
     }
   return wrong
 }
@@ -14,7 +15,7 @@ export function wrongIn({ sentence, more }: Verdict): ReadonlySet<string> {
 /** Zones the verdict's first sentence speaks of: by their name, or by a part that is theirs alone. */
 export function spokenOf({ sentence, zones }: Verdict, job: Job): ReadonlySet<string> {
   const text = sentence.map((piece) => piece.text).join('')
-  const parts = new Set(sentence.flatMap(({ part }) => part ?? []))
+  const parts = new Set(sentence.flatMap(({ part, counts }) => counts ?? part ?? []))
   const spoken = zonesInOrder(job).filter(
     ({ id, name, valve, thermostat }) =>
       text.includes(name) ||

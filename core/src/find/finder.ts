@@ -207,7 +207,7 @@ export class Finder {
       const tables = begun.filter(({ rows }) => !rows.has(suspect.id))
       if (tables.length === 0) continue
       bench.add(suspect, tables)
-      yield (i + 1) / suspects.length
+      if ((i + 1) % AT_ONCE === 0) yield (i + 1) / suspects.length
     }
     for (const [i, { key }] of lacking.entries()) {
       this.#tables.set(key, begun[i]!)
@@ -264,6 +264,9 @@ function* within<T>(from: number, to: number, work: Generator<number, T>): Gener
     yield from + (to - from) * next.value
   }
 }
+
+/** Suspects between two tellings of how far it is: who hears of every one does nothing else. */
+const AT_ONCE = 5
 
 /** Share of all weight that is thought of for a first thing to ask, while the rest is worked out. */
 const COMMON = 0.75

@@ -7,7 +7,7 @@ import type { Supposition } from '../suppose/supposition.ts'
 import { type Ask, readIn, type Shown, type Wall } from './ask.ts'
 import { askKind } from './asks/index.ts'
 import { bring, calling, NOBODY, type Stand, standKey } from './stand.ts'
-import { warmthOn } from './table.ts'
+import { warmthOn } from './warmth.ts'
 
 /**
  * A plant with something wrong that nobody is told: it answers what is asked of it, as a wall would, a little off.

@@ -9,7 +9,8 @@ import { Finder } from './finder.ts'
 import { SUPPLY } from './likelihood.ts'
 import { bring, calling, DEAD, NOBODY } from './stand.ts'
 import { WELL } from './suspects.ts'
-import { shownAt, shownBy, TableBench, tableOf, warmthOn } from './table.ts'
+import { shownAt, shownBy, TableBench, tableOf } from './table.ts'
+import { warmthOn } from './warmth.ts'
 
 const job = demoJobs['lowther-street']!()
 const [zone, other] = Object.keys(job.zones) as [string, string]

@@ -1,11 +1,9 @@
-import { intentOf } from '../intent/intent.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
-import { valvesOf, zonesInOrder } from '../job/zones.ts'
+import { zonesInOrder } from '../job/zones.ts'
 import { asking } from '../load/all-calling.ts'
 import { type Alterations, together } from '../motion/alterations.ts'
 import type { Mark, Simulation } from '../motion/simulation.ts'
-import { openingOf } from '../motion/surroundings.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { alterationsOf, inPattern, reshaped } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
@@ -14,6 +12,7 @@ import { askKind } from './asks/index.ts'
 import { SUPPLY } from './likelihood.ts'
 import { bring, calling, type Stand } from './stand.ts'
 import { type Suspect, WELL } from './suspects.ts'
+import { type Warmth, warmthOn } from './warmth.ts'
 
 /** What is shown in a stand, by the column of its ask, and which zones then heat. */
 export interface Row {
@@ -193,41 +192,3 @@ function rowsFrom(
     return { shows, heats: wall.heats }
   })
 }
-
-/** What gets warm: the valves, and the zones for which every valve does. */
-type Warmth = Pick<Wall, 'warm' | 'heats'>
-
-/** Tells again and again what gets warm as a bench stands; what that hangs on in the plant is looked up once. */
-export function warmthOn(bench: Simulation, job: Job): () => Warmth {
-  const parts = [...bench.netlist.parts.values()]
-  const with_ = (of: string, role: 'running' | 'told') =>
-    parts.filter(({ kind }) => kind.class === of && kind.roles[role])
-  const any = (some: typeof parts, role: 'running' | 'told') =>
-    some.length === 0 || some.some(({ id, kind }) => bench.stateOf(id)[kind.roles[role]!] === true)
-  const [pumps, boilers, burners] = [with_('pump', 'running'), with_('boiler', 'told'), with_('burner', 'running')]
-  const intent = intentOf(job)
-  const zones = zonesInOrder(job).map((zone) => ({
-    id: zone.id,
-    valves: zone.valve ? valvesOf(zone) : [],
-    pumps: pumps.filter((pump) => intent.pumps.get(pump.id)?.zones.includes(zone.id)),
-  }))
-  return () => {
-    // A valve lets warm water by where it is open, the boiler called, the burner running, and a pump that is meant for its zone
-    // too; where none is, the boiler has one of its own.
-    const warm = new Set<string>()
-    const heats = new Set<string>()
-    if (!any(boilers, 'told') || !any(burners, 'running')) return { warm, heats }
-    for (const zone of zones) {
-      if (!any(zone.pumps, 'running')) continue
-      for (const id of zone.valves) {
-        const part = bench.netlist.parts.get(id)
-        if (part && openingOf(part, bench.stateOf(id)) >= HEATS) warm.add(id)
-      }
-    }
-    for (const { id, valves } of zones) if (valves.length > 0 && valves.every((valve) => warm.has(valve))) heats.add(id)
-    return { warm, heats }
-  }
-}
-
-/** A valve that stands open so far lets its room get warm. */
-const HEATS = 0.3

@@ -52,7 +52,8 @@ it('a transformer that is short is said, a larger one is applied, and undo takes
 it('what works at line voltage has no transformer to weigh', async () => {
   const window = await Window.open(await house.browser.createBrowserContext())
   await window.goto(`${program.url}/jobs/quay-terrace/load`)
-  await window.verdict('No transformer carries anything here')
+  await window.verdict('Fused isolator carries it when')
+  await window.sees('No transformer carries anything here.')
   expect(window.complaints).toEqual([])
   await window.page.browserContext().close()
 })

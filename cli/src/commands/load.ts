@@ -36,8 +36,8 @@ export async function loadCommand(args: string[]): Promise<number> {
     tone: study.tone,
     says: study.says,
     why: study.why,
-    transformers: study.sources.map(({ part, rated, peak, fewer, outage, together, devices, primary }) => {
-      const when = fewer ? undefined : outage.find(({ va }) => va === peak)
+    transformers: study.sources.map(({ part, rated, peak, zones, atOnce, together, devices, primary }) => {
+      const when = atOnce.find(({ va }) => va === peak)
       const least = devices.toSorted((a, b) => a.volts - b.volts)[0]
       return {
         part,
@@ -48,7 +48,7 @@ export async function loadCommand(args: string[]): Promise<number> {
           plain: when?.plain,
           at: when?.at,
           volts: when?.volts,
-          zones: fewer ?? together.at(-1)?.zones,
+          zones,
         },
         together: together.map(({ zones, va }) => ({ zones, va })),
         least: least && { part: least.part, zone: least.zone, volts: least.volts, needs: least.needs },

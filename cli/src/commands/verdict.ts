@@ -1,4 +1,4 @@
-import { budgetsOf, everythingCalling, loopsOf, sentenceText, verdictOf } from '@civil-lantern/core'
+import { atWorst, budgetsOf, loopsOf, sentenceText, verdictOf } from '@civil-lantern/core'
 import { onTheBench } from '../bench-job.ts'
 import { print } from '../print.ts'
 
@@ -12,7 +12,7 @@ export async function verdictCommand(args: string[]): Promise<number> {
     says: sentenceText(sentence),
     more: more.map(sentenceText),
     zones: zones.map(({ zone, says, calling, opening, proven }) => ({ zone, says, calling, opening, proven })),
-    transformers: budgetsOf(simulation, everythingCalling(job)),
+    transformers: budgetsOf(simulation, atWorst(job)),
   })
   return 0
 }

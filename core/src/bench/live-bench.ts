@@ -2,7 +2,7 @@ import { type Finding, findingsOf } from '../checks/index.ts'
 import { feedAt } from '../feeds/feeds.ts'
 import type { Job } from '../job/schema.ts'
 import { zonesInOrder } from '../job/zones.ts'
-import { everythingCalling } from '../load/budget.ts'
+import { atWorst } from '../load/budget.ts'
 import { meaningOf } from '../meter/meaning.ts'
 import { clamp, type MeterMode, type MeterReading, probe, read } from '../meter/meter.ts'
 import { askingOf } from '../motion/asking.ts'
@@ -61,7 +61,7 @@ export class LiveBench {
   #chronicle: Chronicle | undefined
   /** A moment that is gone, while it is looked at. */
   #past: Simulation | undefined
-  #all: ReturnType<typeof everythingCalling> = new Map()
+  #all: ReturnType<typeof atWorst> = []
   #findings: readonly Finding[] = []
   /** The key of what findings and loads were made for. */
   #judged = ''
@@ -105,7 +105,7 @@ export class LiveBench {
     const judged = JSON.stringify([on.key, on.job.accepted])
     if (judged === this.#judged) return undefined
     this.#judged = judged
-    this.#all = everythingCalling(on.job)
+    this.#all = atWorst(on.job)
     this.#findings = findingsOf(on.job, on.supposed)
     return this.#tell()
   }

@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { budgetsOf, type everythingCalling } from '../load/budget.ts'
+import { type atWorst, budgetsOf } from '../load/budget.ts'
 import { litWires } from '../loops/lit.ts'
 import { loopsOf } from '../loops/loops.ts'
 import { type Chain, offBecause } from '../loops/off-because.ts'
@@ -8,7 +8,7 @@ import type { Simulation } from '../motion/simulation.ts'
 import type { State } from '../parts/kind.ts'
 
 /** Everything a screen shows of a circuit at one moment, as plain values. */
-export function snapshotOf(simulation: Simulation, job: Job, all: ReturnType<typeof everythingCalling>) {
+export function snapshotOf(simulation: Simulation, job: Job, all: ReturnType<typeof atWorst>) {
   const loops = loopsOf(simulation, job)
   const states: Record<string, { says: string; state: State }> = {}
   for (const { id, kind, figures } of simulation.netlist.parts.values()) {

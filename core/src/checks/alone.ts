@@ -1,5 +1,6 @@
 import type { Job } from '../job/schema.ts'
 import { allCalling } from '../load/all-calling.ts'
+import { fullCalls } from '../load/full-calls.ts'
 import { ask } from '../motion/asking.ts'
 import { is } from '../motion/plays.ts'
 import { Simulation } from '../motion/simulation.ts'
@@ -15,8 +16,8 @@ export interface Standing {
 export interface Alone {
   readonly none: Standing
   readonly zones: ReadonlyMap<string, Standing>
-  /** Everything calling, still on the bench, whatever should have let go. */
-  readonly all: Simulation
+  /** Everything calling, still on the bench, whatever should have let go; and without the zone that makes the others wait. */
+  readonly full: readonly { readonly zones: readonly string[]; readonly bench: Simulation }[]
 }
 
 export function standingOf(simulation: Simulation): Standing {
@@ -46,5 +47,6 @@ export function calledAlone(job: Job): Alone {
     ask(simulation, job, zone, false)
     simulation.settle()
   }
-  return { none, zones, all: allCalling(job) }
+  const full = fullCalls(job).map((call) => ({ zones: call.zones, bench: allCalling(job, call.zones) }))
+  return { none, zones, full }
 }

@@ -48,9 +48,7 @@ describe('the transformer', () => {
     [0.98, true],
     [0.86, true],
   ])('rated for %f of what everything draws, it fails: %s', (share, fails) => {
-    const says = found('transformer-size', fed(just * share).job).filter(({ says }) =>
-      says.includes('with everything calling,'),
-    )
+    const says = found('transformer-size', fed(just * share).job).filter(({ says }) => says.includes('and rated for'))
     expect(says.length > 0).toBe(fails)
   })
 
@@ -61,6 +59,29 @@ describe('the transformer', () => {
   ])('of %f VA it is no longer limited energy: %i notes', (va, notes) => {
     const says = found('transformer-size', fed(va).job).filter(({ severity }) => severity === 'tidy')
     expect(says).toHaveLength(notes)
+  })
+})
+
+describe('where hot water goes first', () => {
+  const panel = (va: number) => {
+    const job = wired({ scheme: 's5a', panel: 'panel/zone-valve-6', hotWater: true, zones: 6, valve: 'valve/heat-3' })
+    job.parts.PN1!.figures = { ...job.parts.PN1!.figures, priority: 1, va }
+    return job
+  }
+
+  it('the transformer has to carry all the others, which draw nothing while it calls', () => {
+    const [short] = found('transformer-size', panel(85))
+    expect(short?.says).toMatch(/^Zone panel: 9\d VA when all but Zone 6 call, and rated for 85 VA\.$/)
+    expect(found('transformer-size', panel(100))).toEqual([])
+  })
+
+  it.each([
+    [0.75, 1],
+    [0.9, 0],
+  ])('a contact that only the others use may carry %f A: %i findings', (contactAmps, count) => {
+    const job = panel(100)
+    job.parts.TS1!.figures = { ...job.parts.TS1!.figures, contactAmps }
+    expect(found('contact-rating', job)).toHaveLength(count)
   })
 })
 

@@ -5,13 +5,15 @@ export const contactRating: Rule = {
   id: 'contact-rating',
   name: 'No contact carries more than it may',
   check({ job, alone, shorts }) {
-    const { all } = alone()
+    const { full } = alone()
     const inShort = new Set(shorts().flatMap(({ branches }) => branches.map(({ id }) => id)))
-    return [...all.netlist.parts.values()].flatMap(({ id, kind, figures, branches }) =>
+    return [...full[0]!.bench.netlist.parts.values()].flatMap(({ id, kind, figures, branches }) =>
       Object.entries(kind.ratings ?? {}).flatMap(([element, figure]): Found[] => {
         const branch = branches.get(element)
         const most = figures[figure] ?? Number.POSITIVE_INFINITY
-        const amps = branch ? all.circuit.flow(branch) : 0
+        const amps = branch
+          ? Math.max(...full.map(({ bench }) => bench.circuit.flow(bench.netlist.branchOf.get(branch.id)!)))
+          : 0
         // What a short draws through it is no matter of rating.
         if (amps <= most || (branch && inShort.has(branch.id))) return []
         return [

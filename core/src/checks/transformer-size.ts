@@ -1,3 +1,4 @@
+import { whoCallsInWords } from '../load/full-calls.ts'
 import { fuseFor } from '../load/fuse-size.ts'
 import { fusesOf } from '../load/fuses.ts'
 import { LIMITED } from '../load/limits.ts'
@@ -11,20 +12,25 @@ export const transformerSize: Rule = {
   name: 'The transformer carries everything at once, and its fuse fits it',
   caution: 'Kill the line before a transformer or its fuse is changed.',
   check({ job, poles, alone, shorts }) {
-    const { all } = alone()
+    const { full } = alone()
+    const { netlist } = full[0]!.bench
+    const carried = full.flatMap(({ zones, bench }) => transformersOf(bench).map((one) => ({ ...one, zones })))
     // What a short draws is no matter of size.
-    const sound = transformersOf(all).filter(({ part }) => !shorts().some(({ feed }) => feed.part.id === part))
-    return sound.flatMap(({ part, rated, va }): Found[] => {
+    const sound = transformersOf(full[0]!.bench).filter(
+      ({ part }) => !shorts().some(({ feed }) => feed.part.id === part),
+    )
+    return sound.flatMap(({ part, rated }): Found[] => {
+      const { va, zones } = carried.filter((one) => one.part === part).reduce((a, b) => (b.va > a.va ? b : a))
       const found: Found[] = []
       if (va > rated * 1.005)
         found.push({
           severity: 'fails',
           at: [{ part }],
-          says: `${labelOf(job, part)}: ${va.toFixed(va < rated + 1 ? 1 : 0)} VA with everything calling, and rated for ${rated} VA.`,
+          says: `${labelOf(job, part)}: ${va.toFixed(va < rated + 1 ? 1 : 0)} VA when ${whoCallsInWords(job, zones)}, and rated for ${rated} VA.`,
           why: 'It works with few zones and fails with many: volts sag, valves stall, the winding runs hot.',
           remedy: 'A bigger transformer, or valves that draw less.',
         })
-      if (rated > LIMITED && all.netlist.parts.get(part)?.kind.class === 'transformer')
+      if (rated > LIMITED && netlist.parts.get(part)?.kind.class === 'transformer')
         found.push({
           severity: 'tidy',
           at: [{ part }],
@@ -32,7 +38,7 @@ export const transformerSize: Rule = {
           why: `A limited-energy 24 V circuit stays at or under ${LIMITED} VA for each transformer.`,
           remedy: 'Two transformers, kept apart.',
         })
-      for (const one of fusesOf(all.netlist, poles, part)) {
+      for (const one of fusesOf(netlist, poles, part)) {
         const [most, amps] = [fuseFor(rated), one.figures.amps ?? 0]
         if (amps > most)
           found.push({
@@ -46,7 +52,7 @@ export const transformerSize: Rule = {
           found.push({
             severity: 'fails',
             at: [{ part: one.id }, { part }],
-            says: `${labelOf(job, one.id)} is rated for ${amps} A and ${(va / 24).toFixed(1)} A flow with everything calling.`,
+            says: `${labelOf(job, one.id)} is rated for ${amps} A and ${(va / 24).toFixed(1)} A flow when ${whoCallsInWords(job, zones)}.`,
             why: 'It blows when many zones call, and is then blamed on a short.',
             remedy: `Fit ${most} A.`,
           })

@@ -29,10 +29,10 @@ export function asking(job: Job, zones: readonly string[], on: boolean): Setting
   return settings
 }
 
-/** The sound wiring of a job with every zone calling, settled: what the loads would draw. */
-export function allCalling(job: Job): Simulation {
+/** The sound wiring of a job with these zones calling, or every one, settled: what the loads would draw. */
+export function allCalling(job: Job, zones: readonly string[] = Object.keys(job.zones)): Simulation {
   const simulation = new Simulation(job, {}, { alterations: neverTooHot(job) })
-  simulation.setTogether(asking(job, Object.keys(job.zones), true))
+  simulation.setTogether(asking(job, zones, true))
   simulation.settle()
   return simulation
 }

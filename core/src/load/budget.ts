@@ -1,7 +1,21 @@
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
-import { allCalling } from './all-calling.ts'
+import { kindOf } from '../parts/index.ts'
+import { LoadBench, type Moment } from './carried.ts'
+import { fullCalls } from './full-calls.ts'
 import { transformersOf } from './transformers.ts'
+
+/** What one transformer carries at worst, on the sound wiring of a job. */
+export interface AtWorst {
+  readonly part: string
+  readonly rated: number
+  /** The greatest VA, valves starting included. */
+  readonly va: number
+  /** Zones that call then. */
+  readonly zones: readonly string[]
+  /** Valves that get fewer volts than they need to start. */
+  readonly starved: readonly { readonly part: string; readonly volts: number; readonly needs: number }[]
+}
 
 /** What one transformer carries against what it is rated for. VA = secondary volts x amps, as computed, not as labelled. */
 export interface Budget {
@@ -9,22 +23,46 @@ export interface Budget {
   readonly ratedVa: number
   readonly nowVa: number
   readonly nowVolts: number
-  /** With every thermostat calling, everything sound and settled. */
-  readonly allVa: number
-  readonly allVolts: number
+  /** At worst, and who calls then. */
+  readonly mostVa: number
+  readonly zones: readonly string[]
 }
 
-/** The load with every thermostat calling on the sound wiring of a job, by transformer. */
-export const everythingCalling = (job: Job): ReadonlyMap<string, { va: number; volts: number }> =>
-  new Map(transformersOf(allCalling(job)).map(({ part, va, volts }) => [part, { va, volts }]))
+/**
+ * The greatest load of each transformer of a job, everything sound: everybody calling, and where a zone goes first, everybody
+ * but that one. Looked at from the first second on: some valves draw most while they start.
+ */
+export function atWorst(job: Job): AtWorst[] {
+  const bench = new LoadBench(job)
+  const cases = fullCalls(job).map(({ zones }) => ({ zones, runs: bench.run(zones) }))
+  return bench.sources.map(({ part, rated }) => {
+    const moments = cases.flatMap(({ zones, runs }) => runs.get(part)!.map((moment) => ({ zones, moment })))
+    const most = moments.reduce((a, b) => (b.moment.va > a.moment.va ? b : a))
+    const starved = starvedIn(
+      job,
+      moments.map(({ moment }) => moment),
+    )
+    return { part, rated, va: most.moment.va, zones: most.zones, starved }
+  })
+}
 
-/** @param all from `everythingCalling`, which only changes with the document */
-export const budgetsOf = (simulation: Simulation, all: ReturnType<typeof everythingCalling>): Budget[] =>
-  transformersOf(simulation).map(({ part, rated, va, volts }) => ({
-    part,
-    ratedVa: rated,
-    nowVa: va,
-    nowVolts: volts,
-    allVa: all.get(part)?.va ?? 0,
-    allVolts: all.get(part)?.volts ?? 0,
-  }))
+/** Volts a valve needs to start, by its own plate or its kind's; undefined where neither says. */
+export const voltsNeeded = (job: Job, valve: string): number | undefined =>
+  job.parts[valve]?.figures?.minimumVolts ?? kindOf(job.parts[valve])?.figures.minimumVolts?.value
+
+function starvedIn(job: Job, moments: readonly Moment[]): AtWorst['starved'] {
+  const least = new Map<string, number>()
+  for (const { there } of moments)
+    for (const [valve, volts] of Object.entries(there)) least.set(valve, Math.min(volts, least.get(valve) ?? volts))
+  return [...least].flatMap(([part, volts]) => {
+    const needs = voltsNeeded(job, part)
+    return needs !== undefined && volts < needs ? [{ part, volts, needs }] : []
+  })
+}
+
+/** @param worst from `atWorst`, which only changes with the document */
+export const budgetsOf = (simulation: Simulation, worst: readonly AtWorst[]): Budget[] =>
+  transformersOf(simulation).map(({ part, rated, va, volts }) => {
+    const most = worst.find((one) => one.part === part)
+    return { part, ratedVa: rated, nowVa: va, nowVolts: volts, mostVa: most?.va ?? 0, zones: most?.zones ?? [] }
+  })

@@ -91,6 +91,23 @@ it('of two transformers the next valve hangs on the one with more left', () => {
   expect([1, 2, 3, 4].map((more) => carriesMore(job, kind, more))).toEqual(['yes', 'yes', 'yes', 'load'])
 })
 
+it('on a panel the next valves hang before the hot water, until its rows are full', () => {
+  // Five rows, two of them free.
+  const job = demoJobs['sable-row']!()
+  expect([1, 2, 3].map((more) => carriesMore(job, 'valve/motor-4', more))).toEqual(['yes', 'yes', 'way'])
+})
+
+it('where hot water goes first, a further valve counts though nothing is drawn but by the tank while all call', () => {
+  const first = (priority: 0 | 1) =>
+    produce(wired({ scheme: 's5b', panel: 'panel/zone-valve-6', hotWater: true, zones: 4 }), (draft) => {
+      draft.parts.PN1!.figures = { ...draft.parts.PN1!.figures, priority, va: 40 }
+      draft.survey.priority = priority === 1
+    })
+  // Three of 8 VA and the panel's own are carried within 32 VA, and the tank with them only where it waits for nobody.
+  expect([0, 1].map((more) => carriesMore(first(1), 'valve/motor-4', more))).toEqual(['yes', 'load'])
+  expect(carriesMore(first(0), 'valve/motor-4', 0)).toBe('load')
+})
+
 it('a plant that is full already has room for none, and says that it is the transformer', () => {
   const full = produce(wired({ zones: 5 }), (draft) => void (draft.parts.XF1!.figures = { va: 20 }))
   expect(carriesMore(full, full.zones[Object.keys(full.zones)[0]!]!.valveKind, 1)).toBe('load')

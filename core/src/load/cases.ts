@@ -3,8 +3,9 @@ import type { Alterations } from '../motion/alterations.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { LoadBench, peakOf, type Source } from './carried.ts'
+import { fullCalls } from './full-calls.ts'
 
-/** Everything calls at once, and one thing is otherwise than it hangs: what the transformers would carry then. */
+/** Most is drawn at once, and one thing is otherwise than it hangs: what the transformers would carry then. */
 export interface LoadCase {
   readonly name: string
   /** Greatest VA by transformer. */
@@ -37,14 +38,15 @@ const taken: Readonly<Record<string, Otherwise>> = {
   },
 }
 
-/** What the transformers would carry with everything calling and one thing otherwise, each found by running it. */
+/** What the transformers would carry at worst with one thing otherwise, each found by running it. */
 export function casesOf(job: Job, wrong: readonly Supposition[] = []): LoadCase[] {
-  const zones = Object.keys(job.zones)
   const { sources } = new LoadBench(job, wrong)
   return Object.entries(taken).flatMap(([name, otherwise]) => {
     const changed = otherwise(job, sources)
     if (!changed || sources.length === 0) return []
-    const runs = new LoadBench(job, wrong, changed).run(zones)
-    return [{ name, peaks: Object.fromEntries([...runs].map(([part, moments]) => [part, peakOf(moments)])) }]
+    const bench = new LoadBench(job, wrong, changed)
+    const runs = fullCalls(job).map(({ zones }) => bench.run(zones))
+    const peak = (part: string) => Math.max(...runs.map((run) => peakOf(run.get(part)!)))
+    return [{ name, peaks: Object.fromEntries(sources.map(({ part }) => [part, peak(part)])) }]
   })
 }

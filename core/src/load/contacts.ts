@@ -1,11 +1,11 @@
 import { transformerIn } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
 import { together } from '../motion/alterations.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { secondsAt } from '../parts/curves.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { asking, coldWith } from './all-calling.ts'
+import { callsTried } from './full-calls.ts'
 
 /** What a contact, a fuse or a breaker carries at worst, amps. */
 export interface ContactLoad {
@@ -42,7 +42,7 @@ export const coreInrush = (
 ): number => (va / lineVolts) * (2 / (1 - ratedVolts / openVolts))
 
 /**
- * What each contact with a rating and each fuse carries at worst: every zone alone and all together are run, in 24 V and in
+ * What each contact with a rating and each fuse carries at worst: every zone alone and all that call together are run, in 24 V and in
  * line-voltage circuits alike.
  * @param wrong what is known to be wrong with the plant
  * @returns the most used first
@@ -57,8 +57,7 @@ export function contactLoads(job: Job, wrong: readonly Supposition[] = []): Cont
   const open = Object.fromEntries(pumps.map(({ id }) => [id, { as: 'open' } as const]))
   const still = new Simulation(job, {}, { alterations: { ...known, forces: { ...known.forces, ...open } } })
   for (const simulation of [bench, still]) simulation.settle()
-  const zones = zonesInOrder(job).map(({ id }) => id)
-  const cases = zones.length > 1 ? [...zones.map((zone) => [zone]), zones] : [zones]
+  const cases = callsTried(job)
   const worst = new Map<string, ContactLoad>()
   const cores = coresBehind(bench)
   for (const calling of cases) {

@@ -1,9 +1,9 @@
 import type { Job } from '../job/schema.ts'
-import { zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { Poles } from '../poles/poles.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { asking, coldWith } from './all-calling.ts'
+import { callsTried } from './full-calls.ts'
 
 /** Volts at a load on the line while it runs, the least of all cases, beside those at the supply. */
 export interface LineDevice {
@@ -30,9 +30,8 @@ export function lineVolts(job: Job, wrong: readonly Supposition[] = []): LineDev
     ({ form, part, a, b }) => form === 'load' && part !== undefined && hangs(a) && hangs(b),
   )
   bench.settle()
-  const zones = zonesInOrder(job).map(({ id }) => id)
   const worst = new Map<string, LineDevice>()
-  for (const calling of [...zones.map((zone) => [zone]), zones]) {
+  for (const calling of callsTried(job)) {
     const mark = bench.mark()
     bench.setTogether(asking(job, calling, true))
     bench.settle()

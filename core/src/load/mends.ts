@@ -46,9 +46,9 @@ export const mendsTried: readonly Try[] = [
 ]
 
 /** Runs a changed job with those zones calling that drew most before, and says where that leads. */
-function tried(name: string, note: string, { fewer }: SourceLoad, job: Job, apart = 0): Mend {
+function tried(name: string, note: string, { zones }: SourceLoad, job: Job, apart = 0): Mend {
   const bench = new LoadBench(job)
-  const moments = bench.run(fewer ?? Object.keys(job.zones), apart)
+  const moments = bench.run(zones, apart)
   const leads = bench.sources.map(({ part, rated }) => ({ part, va: peakOf(moments.get(part)!), rated }))
   const share = shareOf({ leads })
   return { name, note, leads, mends: share <= MARGIN ? 'well' : share <= 1 ? 'just' : 'no', job }

@@ -1,11 +1,12 @@
 import { produce } from 'immer'
 import type { Job } from '../job/schema.ts'
-import { MOST_ZONES } from '../job/zones.ts'
-import { kinds } from '../parts/index.ts'
+import { MOST_ZONES, zonesInOrder } from '../job/zones.ts'
+import { kindOf, kinds } from '../parts/index.ts'
 import { addZone } from '../parts/new-job.ts'
 import { transformersAsked } from '../schemes/facts.ts'
 import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
 import { LoadBench, peakOf } from './carried.ts'
+import { fullCalls } from './full-calls.ts'
 import { MARGIN } from './limits.ts'
 
 /** How many more of a kind of valve fit within the margin of every transformer. */
@@ -17,7 +18,7 @@ export interface RoomFor {
   readonly ends: 'load' | 'way' | 'zones'
 }
 
-/** Is a job with so many more zones of a kind carried within the margin? By wiring it and running it with everything calling. */
+/** Is a job with so many more zones of a kind carried within the margin? By wiring it and running it with all calling that can. */
 export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load' | 'way' | 'zones' {
   const scheme = schemeCalled(job.scheme?.id ?? '')
   if (Object.keys(job.zones).length + more > MOST_ZONES) return 'zones'
@@ -27,15 +28,30 @@ export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load
   for (let n = 0; n < more; n++) {
     const on = several ? emptiest(n > 0 ? withNameplates(wiredBy(grown, scheme), job) : job) : undefined
     grown = produce(grown, (draft) => {
-      const zone = draft.zones[addZone(draft)]!
+      const zone = zoneMore(draft)
       zone.valveKind = kind
       if (on !== undefined) zone.transformer = on
     })
   }
   if (more > 0 && !fitOf(scheme, grown).fits) return 'way'
-  const bench = new LoadBench(more > 0 ? withNameplates(wiredBy(grown, scheme), job) : job)
-  const all = bench.run(Object.keys(grown.zones))
-  return bench.sources.every(({ part, rated }) => peakOf(all.get(part)!) <= MARGIN * rated) ? 'yes' : 'load'
+  const wired = more > 0 ? withNameplates(wiredBy(grown, scheme), job) : job
+  // A further panel has channels and a transformer of its own: that is no room on this one.
+  if (panelsIn(wired) > panelsIn(job)) return 'way'
+  const bench = new LoadBench(wired)
+  const runs = fullCalls(grown).map(({ zones }) => bench.run(zones))
+  const carried = (part: string, rated: number) => runs.every((run) => peakOf(run.get(part)!) <= MARGIN * rated)
+  return bench.sources.every(({ part, rated }) => carried(part, rated)) ? 'yes' : 'load'
+}
+
+const panelsIn = (job: Job) => Object.values(job.parts).filter((part) => kindOf(part)?.class === 'panel').length
+
+/** One room more. Hot water stays the last: a panel has its relay there. */
+function zoneMore(draft: Job): Job['zones'][string] {
+  const zone = draft.zones[addZone(draft)]!
+  const before = zonesInOrder(draft).at(-2)
+  const tank = before && draft.zones[before.id]!
+  if (tank?.hotWater) [zone.number, tank.number] = [tank.number, zone.number]
+  return zone
 }
 
 /** Of the transformers that share the zones, the number of the one with most VA left when everything calls. */

@@ -27,12 +27,13 @@ export interface SourceLoad {
   readonly rated: number
   /** Nobody to everybody. */
   readonly together: readonly Together[]
-  /** Everything at once, as after an outage. */
-  readonly outage: readonly Moment[]
+  /** Everything at once, as after an outage; without the zone that goes first, where the others draw more than it does. */
+  readonly atOnce: readonly Moment[]
+  readonly but?: string
   readonly devices: readonly Device[]
   /** The greatest VA of any choice of zones. */
   readonly peak: number
-  /** The zones that draw it, where fewer draw more than all of them: priority shuts the others off. */
-  readonly fewer?: readonly string[]
+  /** The zones that draw it: fewer than all, where one call shuts others off. */
+  readonly zones: readonly string[]
   readonly primary: number
 }

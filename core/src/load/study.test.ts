@@ -80,10 +80,10 @@ describe('will the transformer carry it', () => {
   })
 
   it('a stored charge starts high and holds low; the curve falls', () => {
-    const { outage, devices } = study(wired({ valve: 'valve/stored-charge', zones: 3 })).sources[0]!
+    const { atOnce, devices } = study(wired({ valve: 'valve/stored-charge', zones: 3 })).sources[0]!
     expect(devices[0]!.starts).toBeGreaterThan(2 * devices[0]!.holds)
-    expect(outage.at(-1)!.va).toBeLessThan(0.5 * peakOf(outage))
-    expect(outage.map(({ at }) => at)).toEqual(outage.map(({ at }) => at).toSorted((a, b) => a - b))
+    expect(atOnce.at(-1)!.va).toBeLessThan(0.5 * peakOf(atOnce))
+    expect(atOnce.map(({ at }) => at)).toEqual(atOnce.map(({ at }) => at).toSorted((a, b) => a - b))
   })
 
   it('a valve at the end of a long thin run is told by its volts', () => {
@@ -92,7 +92,7 @@ describe('will the transformer carry it', () => {
     })
     const { tone, says, why } = study(rated(job, 100))
     expect(tone).toBe('wrong')
-    expect(says).toMatch(/gets 1\d\.\d V when all 2 call, and needs 19 V to start/)
+    expect(says).toMatch(/gets 1\d\.\d V when both call, and needs 19 V to start/)
     expect(why).toContain('starts late or not at all')
   })
 
@@ -112,12 +112,15 @@ describe('will the transformer carry it', () => {
     const fuse = study(job).contacts.find(({ part }) => part === 'FS1')!
     const withFuse = (amps: number) => study(produce(job, (draft) => void (draft.parts.FS1!.figures = { amps })))
     expect(withFuse(fuse.amps * 1.001).tone).toBe('well')
-    expect(withFuse(fuse.amps * 1.001).why).toMatch(
-      /^The valves work at line voltage\. Fused isolator carries 0\.4\d of 0\.4/,
+    expect(withFuse(fuse.amps * 1.001).says).toMatch(
+      /^Fused isolator carries it when both call: 0\.4\d of 0\.4\d* A\.$/,
+    )
+    expect(withFuse(fuse.amps * 1.001).why).toBe(
+      'The valves work at line voltage. No transformer carries anything here.',
     )
     const over = withFuse(fuse.amps * 0.999)
     expect([over.tone, over.why]).toEqual(['wrong', 'It lets go in time.'])
-    expect(over.says).toMatch(/^Fused isolator carries 0\.5 A when all 2 call, and may carry 0\.4/)
+    expect(over.says).toMatch(/^Fused isolator carries 0\.5 A when both call, and may carry 0\.4/)
     const thermostat = study(produce(job, (draft) => void (draft.parts.TS1!.figures = { contactAmps: 0.03 })))
     expect(thermostat.says).toContain('Thermostat 1 carries')
     expect(thermostat.why).toContain('welds shut')
@@ -302,7 +305,7 @@ describe('one thing otherwise', () => {
     const job = wired({ scheme: 's4', boiler: 'boiler/valve-supply', zones: 2 })
     const [source] = study(job).sources
     // The control's relay, the damper it drives, and the gas valve behind that.
-    const { boiler, safety, burner } = source!.outage.find(({ va }) => va === source!.peak)!.classes
+    const { boiler, safety, burner } = source!.atOnce.find(({ va }) => va === source!.peak)!.classes
     const own = boiler! + safety! + burner!
     const { peaks } = named(job, /boiler/)!
     expect(own).toBeGreaterThan(15)
@@ -316,13 +319,44 @@ describe('priority', () => {
   it('where hot water shuts the others off, the zones that draw most together are spoken of', () => {
     const { says, sources } = study(demoJobs['sable-row']!())
     const [panel] = sources
-    expect(panel!.fewer).toHaveLength(2)
+    expect([panel!.zones.length, panel!.but]).toEqual([2, panel!.together[3]!.zones.at(-1)])
     expect(panel!.peak).toBe(panel!.together[2]!.va)
-    expect(panel!.peak).toBeGreaterThan(Math.max(...panel!.outage.map(({ va }) => va)) + 5)
+    expect(panel!.peak).toBe(peakOf(panel!.atOnce))
+    expect(panel!.peak).toBeGreaterThan(panel!.together[3]!.va + 5)
     expect(says).toMatch(/^Zone panel carries it when Press hall and Bindery call: 2\d of 100 VA\.$/)
     // Without priority all of them draw most, and are spoken of as all.
-    expect(study(wired({ zones: 3 })).sources[0]!.fewer).toBeUndefined()
+    const [three] = study(wired({ zones: 3 })).sources
+    expect([three!.zones.length, three!.but]).toEqual([3, undefined])
   })
+
+  it('what a zone frees and the volts it gets are told of the calls that draw most', () => {
+    const job = wired({ scheme: 's5a', panel: 'panel/zone-valve-6', hotWater: true, zones: 6, valve: 'valve/heat-3' })
+    const first = produce(job, (draft) => {
+      draft.parts.PN1!.figures = { ...draft.parts.PN1!.figures, priority: 1, va: 85 }
+    })
+    const { says, sources, contacts } = study(first)
+    expect(says).toMatch(/^Zone panel is short by \d+ VA when all but Zone 6 call\.$/)
+    const devices = sources[0]!.devices
+    expect(devices.map(({ frees }) => frees > 10)).toEqual([true, true, true, true, true, false])
+    expect(devices.at(-1)!.frees).toBe(0)
+    // Five wax valves pull the source further down than one alone does.
+    const alone = new LoadBench(first).run(['z1']).get('PN1')!
+    expect(devices[0]!.volts).toBeLessThan(Math.min(...alone.flatMap(({ there }) => there.V1 ?? [])) - 0.5)
+    // The breaker of the line carries what the others draw, and not what is drawn while hot water goes first.
+    expect(contacts.find(({ part }) => part === 'CB1')?.zones).toEqual(['z1', 'z2', 'z3', 'z4', 'z5'])
+  })
+})
+
+it('what lets go is told of the others where hot water goes first', () => {
+  const job = wired({ scheme: 's5a', panel: 'panel/zone-valve-6', hotWater: true, zones: 6, valve: 'valve/heat-3' })
+  const hot = (priority: 0 | 1) =>
+    study(
+      produce(job, (draft) => {
+        draft.parts.PN1!.figures = { ...draft.parts.PN1!.figures, priority, va: 40 }
+      }),
+    ).hot.find(({ part }) => part === 'PN1')!.seconds
+  // Five draw less than six do, and more than the tank alone: without them nothing would get too hot.
+  expect(hot(1)).toBeGreaterThan(hot(0))
 })
 
 describe('odd plants', () => {
@@ -338,7 +372,7 @@ describe('odd plants', () => {
   })
 
   it('one zone is spoken of as one, and no zone as none', () => {
-    expect(study(wired({ zones: 1 })).says).toContain('when its zone calls')
+    expect(study(wired({ zones: 1 })).says).toContain('when Zone 1 calls')
     const none = produce(wired({ zones: 1 }), (draft) => {
       draft.zones = {}
     })

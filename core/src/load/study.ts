@@ -3,12 +3,13 @@ import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { listed } from '../words/listed.ts'
 import { labelOf } from '../words/words.ts'
 import { asking } from './all-calling.ts'
+import { voltsNeeded } from './budget.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { casesOf, type LoadCase } from './cases.ts'
 import { type ContactLoad, contactLoads } from './contacts.ts'
+import { type FullCall, fullCalls, whoCallsInWords } from './full-calls.ts'
 import { MARGIN } from './limits.ts'
 import { type LineDevice, lineVolts } from './line-volts.ts'
 import { type Mend, mendsTried } from './mends.ts'
@@ -24,9 +25,9 @@ export interface LoadStudy {
   readonly contacts: readonly ContactLoad[]
   /** What motors, pumps and boilers get on the line, the one that loses most on its run first. */
   readonly line: readonly LineDevice[]
-  /** What lets go or burns with everything calling, and in how many seconds. */
+  /** What lets go or burns while everything calls that can draw together, and in how many seconds. */
   readonly hot: readonly { readonly part: string; readonly seconds: number }[]
-  /** Everything calling with one thing otherwise: priority off, without what thermostats or the boiler draw. */
+  /** What is carried at worst with one thing otherwise: priority off, without what thermostats or the boiler draw. */
   readonly cases: readonly LoadCase[]
   readonly mends: readonly Mend[]
 }
@@ -45,7 +46,8 @@ export interface LoadProgress {
 export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Generator<LoadProgress, LoadStudy> {
   const zones = zonesInOrder(job).map(({ id }) => id)
   const bench = new LoadBench(job, wrong)
-  const of = 3 * zones.length + 9
+  const calls = fullCalls(job)
+  const of = (2 + calls.length) * zones.length + 8 + calls.length
   let done = 0
   const step = () => ({ done: ++done, of, differences: 0 })
   const rest = bench.rest()
@@ -54,41 +56,47 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     alone.set(zone, bench.run([zone]))
     yield step()
   }
-  const all = bench.run(zones)
-  yield step()
-  const without = new Map<string, ReadonlyMap<string, readonly Moment[]>>()
-  for (const zone of zones.length > 1 ? zones : []) {
-    without.set(zone, bench.run(zones.filter((other) => other !== zone)))
+  const full: FullRun[] = []
+  for (const call of calls) {
+    const run: FullRun = { ...call, runs: bench.run(call.zones), without: new Map() }
+    full.push(run)
     yield step()
+    for (const zone of zones.length > 1 ? call.zones : []) {
+      run.without.set(zone, bench.run(call.zones.filter((other) => other !== zone)))
+      yield step()
+    }
   }
   const search = worstTogether(job, bench, alone, rest)
   let found = search.next()
   for (; !found.done; found = search.next()) yield step()
   const together = found.value
   const sources = bench.sources.map((source): SourceLoad => {
-    const outage = all.get(source.part)!
-    const atOnce = peakOf(outage)
+    const peak = ({ runs }: Pick<FullRun, 'runs'>) => peakOf(runs.get(source.part)!)
+    const most = full.reduce((a, b) => (peak(b) > peak(a) ? b : a))
+    const atOnce = most.runs.get(source.part)!
     const frees = (zone: string) => {
-      const left = without.get(zone)?.get(source.part)
-      return left ? atOnce - peakOf(left) : atOnce
+      const left = most.without.get(zone)
+      // Who does not call when most is drawn eases nothing; the only zone there is, all of it.
+      return left ? peak(most) - peak({ runs: left }) : most.zones.includes(zone) ? peak(most) : 0
     }
     // Where one call shuts others off, fewer zones may draw more than all of them.
-    const fewer = together.get(source.part)!.filter(({ va }) => va > atOnce * (1 + LEAST_MORE))
+    const fewer = together.get(source.part)!.filter(({ va }) => va > peak(most) * (1 + LEAST_MORE))
     const worst = fewer.toSorted((a, b) => b.va - a.va)[0]
     return {
       part: source.part,
       rated: source.rated,
       together: together.get(source.part)!,
-      outage,
-      devices: devicesOf(job, source.part, rest, alone, outage, frees),
-      peak: worst?.va ?? atOnce,
-      ...(worst ? { fewer: worst.zones } : {}),
-      primary: Math.max(0, ...outage.map(({ primary }) => primary)),
+      atOnce,
+      ...(most.but === undefined ? {} : { but: most.but }),
+      devices: devicesOf(job, source.part, rest, alone, full, frees),
+      peak: worst?.va ?? peak(most),
+      zones: worst?.zones ?? most.zones,
+      primary: Math.max(0, ...atOnce.map(({ primary }) => primary)),
     }
   })
   const contacts = contactLoads(job, wrong)
   yield step()
-  const hot = tooHot(job, zones)
+  const hot = tooHot(job, calls)
   yield step()
   const cases = casesOf(job, wrong)
   yield step()
@@ -118,23 +126,33 @@ const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
 /** Share by which fewer zones must draw more than all of them to be spoken of instead: what the line sags by is less. */
 const LEAST_MORE = 0.03
 
-/** More zones than this are counted and not named. */
-const MOST_NAMED = 3
+/** Zones that call together, what every transformer carries then, and what it carries with one of them left out. */
+interface FullRun extends FullCall {
+  readonly runs: ReadonlyMap<string, readonly Moment[]>
+  readonly without: Map<string, ReadonlyMap<string, readonly Moment[]>>
+}
 
 /** Seconds after which it is seen what has let go, and what is on its way. */
 const SEEN_AFTER = 30
 
-/** What lets go with everything calling, were it left so: at once, or in so many seconds. */
-function tooHot(job: Job, zones: readonly string[]) {
+/** What lets go while these call, were it left so: at once, or in so many seconds; each the soonest of all calls. */
+function tooHot(job: Job, calls: readonly FullCall[]) {
   const simulation = new Simulation(job)
   simulation.settle()
-  const [begun, before] = [simulation.now, simulation.trace.length]
-  simulation.setTogether(asking(job, zones, true))
-  simulation.runTo(begun + SEEN_AFTER)
-  const gone = simulation.trace
-    .slice(before)
-    .flatMap(({ part, at, path }) => (path ? [{ part, seconds: at - begun }] : []))
-  return [...gone, ...simulation.overheating()]
+  const rest = simulation.mark()
+  const soonest = new Map<string, number>()
+  for (const { zones } of calls) {
+    const [begun, before] = [simulation.now, simulation.trace.length]
+    simulation.setTogether(asking(job, zones, true))
+    simulation.runTo(begun + SEEN_AFTER)
+    const gone = simulation.trace
+      .slice(before)
+      .flatMap(({ part, at, path }) => (path ? [{ part, seconds: at - begun }] : []))
+    for (const { part, seconds } of [...gone, ...simulation.overheating()])
+      soonest.set(part, Math.min(seconds, soonest.get(part) ?? seconds))
+    simulation.back(rest)
+  }
+  return [...soonest].map(([part, seconds]) => ({ part, seconds }))
 }
 
 function devicesOf(
@@ -142,7 +160,7 @@ function devicesOf(
   source: string,
   rest: ReadonlyMap<string, Moment>,
   alone: ReadonlyMap<string, ReadonlyMap<string, readonly Moment[]>>,
-  outage: readonly Moment[],
+  full: readonly FullRun[],
   frees: (zone: string) => number,
 ): Device[] {
   const found: Device[] = []
@@ -153,10 +171,9 @@ function devicesOf(
     const at = (moment: Moment) => moment.zones[zone] ?? 0
     const last = moments.at(-1)!
     if (!part || !kind || at(last) + at(moments[0]!) === 0) continue
-    // What priority keeps off while everything calls is told by its own call.
     const own = valvesOf(job.zones[zone]!)
-    const volts = [...outage, ...moments].flatMap(({ there }) => own.flatMap((valve) => there[valve] ?? []))
-    const figures = job.parts[part]!.figures ?? {}
+    const together = full.flatMap((call) => call.runs.get(source)!)
+    const volts = [...together, ...moments].flatMap(({ there }) => own.flatMap((valve) => there[valve] ?? []))
     found.push({
       part,
       zone,
@@ -165,7 +182,7 @@ function devicesOf(
       idle: rest.get(source)!.zones[zone] ?? 0,
       volts: Math.min(...volts),
       frees: frees(zone),
-      needs: figures.minimumVolts ?? kind.figures.minimumVolts?.value,
+      needs: voltsNeeded(job, part),
     })
   }
   return found.filter(({ volts }) => Number.isFinite(volts))
@@ -179,17 +196,19 @@ function overAll(
 ): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
   const over = contacts.find(({ amps, may }) => amps > may)
   if (over && told.tone !== 'wrong') {
-    const { length } = over.zones
-    const names = over.zones.map((id) => job.zones[id]?.name ?? id)
     return {
       tone: 'wrong',
-      says: `${labelOf(job, over.part)} carries ${over.amps.toFixed(1)} A when ${length > 1 ? `all ${length} call` : `${names[0]} calls`}, and may carry ${over.may} A.`,
+      says: `${labelOf(job, over.part)} carries ${over.amps.toFixed(1)} A when ${whoCallsInWords(job, over.zones)}, and may carry ${over.may} A.`,
       why: over.guards ? 'It lets go in time.' : 'A contact that carries too much burns, or welds shut.',
     }
   }
   const fuse = contacts.find(({ guards }) => guards)
   return told.why === AT_LINE && fuse
-    ? { ...told, why: `${AT_LINE} ${labelOf(job, fuse.part)} carries ${fuse.amps.toFixed(2)} of ${fuse.may} A.` }
+    ? {
+        ...told,
+        says: `${labelOf(job, fuse.part)} carries it when ${whoCallsInWords(job, fuse.zones)}: ${fuse.amps.toFixed(2)} of ${fuse.may} A.`,
+        why: `${AT_LINE} No transformer carries anything here.`,
+      }
     : told
 }
 
@@ -226,38 +245,30 @@ function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says'
   const draws =
     heads > 1 ? `The ${heads} heads of ${job.zones[most!.zone]!.name} draw` : `${labelOf(job, most?.part ?? '')} draws`
   const hungry = most ? `${draws} ${most.holds.toFixed(0)} VA as long as ${heads > 1 ? 'they are' : 'it is'} open.` : ''
-  const count = worst.together.length - 1
-  const names = worst.fewer?.map((id) => job.zones[id]?.name ?? id)
-  const all = names
-    ? names.length > MOST_NAMED
-      ? `${names.length} of ${count} call`
-      : `${listed(names)} ${names.length === 1 ? 'calls' : 'call'}`
-    : count === 1
-      ? 'its zone calls'
-      : `all ${count} call`
+  const who = whoCallsInWords(job, worst.zones)
   if (worst.peak > worst.rated)
     return {
       tone: 'wrong',
-      says: `${name} is short by ${Math.ceil(worst.peak - worst.rated)} VA when ${all}.`,
+      says: `${name} is short by ${Math.ceil(worst.peak - worst.rated)} VA when ${who}.`,
       why: hungry,
     }
   const starved = worst.devices.find(short)
   if (starved)
     return {
       tone: 'wrong',
-      says: `${labelOf(job, starved.part)} gets ${starved.volts.toFixed(1)} V when ${all}, and needs ${starved.needs} V to start.`,
+      says: `${labelOf(job, starved.part)} gets ${starved.volts.toFixed(1)} V when ${who}, and needs ${starved.needs} V to start.`,
       why: 'It starts late or not at all: the source sags, or its cable is long and thin.',
     }
   const left = worst.rated - worst.peak
   if (worst.peak > MARGIN * worst.rated)
     return {
       tone: 'busy',
-      says: `${name} carries it when ${all}, with ${left.toFixed(0)} VA to spare and no margin.`,
+      says: `${name} carries it when ${who}, with ${left.toFixed(0)} VA to spare and no margin.`,
       why: `${worst.peak.toFixed(0)} of ${worst.rated} VA; up to ${(MARGIN * worst.rated).toFixed(0)} leaves a margin.`,
     }
   return {
     tone: 'well',
-    says: `${name} carries it when ${all}: ${worst.peak.toFixed(0)} of ${worst.rated} VA.`,
+    says: `${name} carries it when ${who}: ${worst.peak.toFixed(0)} of ${worst.rated} VA.`,
     // How many more valves that carries is found by running them, never by dividing.
     why: `${(MARGIN * worst.rated - worst.peak).toFixed(0)} VA are left within the margin.`,
   }

@@ -50,6 +50,19 @@ it('a zone more is like the last one, with the next number; its valve is at the 
   expect(job.zones[addZone(job)]).toMatchObject({ number: 6, valveKind: 'valve/wax-head-24', valvePlace: 'loft' })
 })
 
+it('a room after a tank is like the rooms before it, and the first room beside a tank has the usual kinds', () => {
+  const job = blankJob('Tide mill', '120')
+  addZone(job)
+  const tank = { thermostatKind: 'thermostat/tank', valveKind: 'valve/stored-charge', hotWater: true, run: 4 }
+  job.zones.zone2 = { ...job.zones.zone1!, ...tank, number: 2, name: 'Tank' }
+  Object.assign(job.zones.zone1!, { thermostatKind: 'thermostat/powered', run: 31 })
+  const id = addZone(job)
+  expect(job.zones[id]).toMatchObject({ number: 3, name: 'Zone 3', thermostatKind: 'thermostat/powered', run: 31 })
+  delete job.zones.zone1
+  delete job.zones[id]
+  expect(job.zones[addZone(job)]).toMatchObject({ number: 3, thermostatKind: 'thermostat/two-wire', run: 12 })
+})
+
 it('terminals lie as the kind has them, or as the layout says that was chosen; of what nobody knows there are none', () => {
   const part = { kind: 'panel/zone-valve-3' }
   const usual = terminalsInOrder(part)

@@ -30,12 +30,13 @@ export function blankJob(title: string, practice: Practice): Job {
   }
 }
 
-/** Adds a zone with the usual kinds, at the place of the zone before it. Changes the draft; returns the zone's id. */
+/** Adds a room like the last one, or with the usual kinds, at its place. Changes the draft; returns the zone's id. */
 export function addZone(draft: Job): string {
   const zones = zonesInOrder(draft)
-  const last = zones.at(-1)
+  // A tank has a thermostat of its own sort, and hangs where no room is.
+  const last = zones.findLast(({ hotWater }) => !hotWater)
   const usual = usualKinds[draft.practice]
-  const number = (last?.number ?? 0) + 1
+  const number = (zones.at(-1)?.number ?? 0) + 1
   const id = freshId(draft.zones, 'zone')
   draft.zones[id] = {
     number,

@@ -3,7 +3,9 @@ import { netlistOf } from '../circuit/netlist.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
+import type { Contact } from '../parts/element.ts'
 import { catalogue } from '../parts/index.ts'
+import type { PartKind, State } from '../parts/kind.ts'
 import { contactName, labelOf } from '../words/words.ts'
 import { ProveBench } from './prove-bench.ts'
 import type { NotCovered, Script, Step } from './step.ts'
@@ -13,6 +15,8 @@ interface Watched {
   readonly says: string
   readonly part: InstalledPart
   readonly on: (bench: ProveBench) => boolean
+  /** A hand sets it as the plant is fitted, and no call moves it. */
+  readonly set?: boolean
 }
 
 /** Guards open only when something is wrong: nobody makes that happen to try them. */
@@ -36,7 +40,7 @@ export function coverageOf(job: Job, steps: readonly Step[]): Script['coverage']
   const notCovered = watched.flatMap((one, at): NotCovered[] => {
     const [makes, opens] = [seen.has(`${at} true`), seen.has(`${at} false`)]
     if (makes && opens) return []
-    return [{ says: one.says, why: whyNot(one.part, makes ? 'never opens' : 'never makes') }]
+    return [{ says: one.says, why: whyNot(one, makes ? 'never opens' : 'never makes') }]
   })
   const of = watched.length + separations
   for (const [i, step] of steps.entries()) met[i]!.add(aimOf(step))
@@ -68,13 +72,14 @@ function apartIn(met: readonly ReadonlySet<string>[]): number {
   return count
 }
 
-function whyNot({ kind }: InstalledPart, only: string): string {
+function whyNot({ part: { kind }, set }: Watched, only: string): string {
+  if (set) return `${only} here: a hand sets it, and it stays so`
   if (kind.roles.byHeat) return `${only} here: only a fire opens it`
   if (kind.class === 'protection')
     return `${only} here: only too much current opens it, and nobody makes that to try it`
   if (kind.class === 'boiler' || kind.class === 'burner' || guards.has(kind.class))
     return `${only} here: flame, spill, roll-out and low water are for licensed people`
-  return `${only} in any state this plant can be called into`
+  return `${only}, whoever calls, as this plant is set`
 }
 
 function watchedIn(job: Job): Watched[] {
@@ -94,10 +99,19 @@ function watchedIn(job: Job): Watched[] {
           says: `${name}, ${contactName(job, id, element.name) ?? inWords(element.name)}`,
           part,
           on: ({ simulation }) => element.closed(simulation.stateOf(id)),
+          set: kind.class === 'boiler' && isSet(kind, element),
         })
   }
   return found
 }
+
+/** Does a hand at one of its part's controls make or open a contact? */
+const isSet = (kind: PartKind, { closed }: Contact<State>): boolean =>
+  (kind.controls ?? []).some(
+    (control) =>
+      'options' in control &&
+      control.options.some(({ value }) => closed({ ...kind.state, [control.state]: value }) !== closed(kind.state)),
+  )
 
 const inWords = (name: string) =>
   name

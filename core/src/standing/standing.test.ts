@@ -147,7 +147,25 @@ describe('load', () => {
     expect(short).toMatchObject({
       at: 'begun',
       findings: 1,
-      says: expect.stringMatching(/\d+ of 40 VA with everything/),
+      says: expect.stringMatching(/^Transformer: \d+ of 40 VA when \w/),
+    })
+  })
+  it('counts valves that get too few volts, and contacts and fuses that carry too much', () => {
+    const hungry = standing((draft) => {
+      draft.planned.parts.V3!.figures = { minimumVolts: 26 }
+    })
+    expect(hungry).toMatchObject({
+      at: 'begun',
+      findings: 1,
+      says: expect.stringMatching(/^Valve 3 gets 2\d\.\d V at worst, and needs 26 V to start\.$/),
+    })
+    const thin = standing((draft) => {
+      draft.planned.parts.F1!.figures = { amps: 1 }
+    })
+    expect(thin).toMatchObject({
+      at: 'begun',
+      findings: 1,
+      says: expect.stringMatching(/^Fuse F1 carries 1\.\d A, and may carry 1 A\.$/),
     })
   })
   it('is untouched before anything is wired', () => {

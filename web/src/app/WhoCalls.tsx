@@ -1,4 +1,13 @@
-import { askingOf, type Budget, type Job, kindOf, type Snapshot, zonesInOrder } from '@civil-lantern/core'
+import {
+  askingOf,
+  type Budget,
+  type Job,
+  kindOf,
+  labelOf,
+  type Snapshot,
+  whoCallsInWords,
+  zonesInOrder,
+} from '@civil-lantern/core'
 import { PanelRightClose, PanelRightOpen } from 'lucide-react'
 import { call } from '../data/calls.ts'
 import { useBench, useSession } from '../data/open-job.tsx'
@@ -92,7 +101,7 @@ export function CallsList() {
         </>
       )}
       {snapshot.budgets.map((budget) => (
-        <Transformer key={budget.part} budget={budget} label={job.parts[budget.part]?.label ?? ''} />
+        <Transformer key={budget.part} budget={budget} job={job} />
       ))}
     </div>
   )
@@ -197,12 +206,12 @@ function AnswerRow({ id, label, says, lit }: { id: string; label: string; says: 
   )
 }
 
-/** The transformer's load now, and with everything calling, against its rating. */
-function Transformer({ budget, label }: { budget: Budget; label: string }) {
+/** The transformer's load now, and at worst, against its rating. */
+function Transformer({ budget, job }: { budget: Budget; job: Job }) {
   const pick = useWorkspace((w) => w.pick)
-  const { ratedVa, nowVa, allVa } = budget
-  const over = allVa > ratedVa
-  const share = (va: number) => `${Math.min(100, (100 * va) / Math.max(ratedVa, allVa))}%`
+  const { ratedVa, nowVa, mostVa, zones } = budget
+  const over = mostVa > ratedVa
+  const share = (va: number) => `${Math.min(100, (100 * va) / Math.max(ratedVa, mostVa))}%`
   return (
     <button
       type="button"
@@ -210,18 +219,19 @@ function Transformer({ budget, label }: { budget: Budget; label: string }) {
       className="rounded-control px-1.5 py-1.5 text-left hover:bg-well"
     >
       <span className="flex flex-wrap justify-between gap-x-2">
-        <span className="font-semibold">{label}</span>
+        <span className="font-semibold">{labelOf(job, budget.part)}</span>
         <span className="whitespace-nowrap font-mono text-[15px]">
           {nowVa.toFixed(1)}/{ratedVa} VA
         </span>
       </span>
       <span className="relative mt-1.5 block h-3 overflow-hidden rounded-full bg-well outline outline-line">
-        <span className="absolute inset-y-0 left-0 bg-soft/35" style={{ width: share(allVa) }} />
+        <span className="absolute inset-y-0 left-0 bg-soft/35" style={{ width: share(mostVa) }} />
         <span className="absolute inset-y-0 left-0 bg-lamp" style={{ width: share(nowVa) }} />
         {over && <span className="absolute inset-y-0 w-0.5 bg-bad" style={{ left: share(ratedVa) }} />}
       </span>
       <span className={`mt-1 block text-[15px] ${over ? 'font-semibold text-bad' : 'text-soft'}`}>
-        all calling {allVa.toFixed(1)} VA{over ? ', over its rating' : ''}
+        {mostVa.toFixed(1)} VA when {whoCallsInWords(job, zones)}
+        {over ? ', over its rating' : ''}
       </span>
     </button>
   )

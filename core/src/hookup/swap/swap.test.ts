@@ -31,9 +31,9 @@ describe('a four-lead motor valve out, a stored-charge valve in', () => {
     )
   })
 
-  it('weighs the transformer again: what holds no motor open draws less', () => {
+  it('weighs the transformer again at its worst: what charges draws more while it does', () => {
     expect(swap.load).toHaveLength(1)
-    expect(swap.load[0]!.after).toBeLessThan(swap.load[0]!.before)
+    expect(swap.load[0]!.after).toBeGreaterThan(swap.load[0]!.before + 1)
     expect(swap.load[0]!.rated).toBe(40)
   })
 

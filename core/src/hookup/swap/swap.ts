@@ -2,7 +2,7 @@ import { compare } from '../../compare/compare.ts'
 import { namedAs } from '../../compare/named-as.ts'
 import { fail, type Result, succeed } from '../../job/failure.ts'
 import type { End, Job } from '../../job/schema.ts'
-import { everythingCalling } from '../../load/budget.ts'
+import { atWorst } from '../../load/budget.ts'
 import { resized } from '../../load/resize.ts'
 import { kindOf } from '../../parts/index.ts'
 import { fitOf, schemeCalled } from '../../schemes/index.ts'
@@ -25,7 +25,7 @@ export interface Swap {
   readonly elsewhere: readonly Join[]
   /** What was changed by hand and has no place any more. */
   readonly lost: readonly string[]
-  /** Transformers with everything calling, before and after, volt-amperes. */
+  /** Transformers at worst, before and after, volt-amperes. */
   readonly load: readonly {
     readonly label: string
     readonly before: number
@@ -140,12 +140,12 @@ function plannedWith(plan: Job, { part, asked }: SwapPlace, { kind, va }: Incomi
 }
 
 function loadOf(before: Job, after: Job): Swap['load'] {
-  const then = everythingCalling(before)
-  return [...everythingCalling(after)].map(([id, { va }]) => ({
-    label: labelOf(after, id),
-    before: then.get(id)?.va ?? 0,
+  const then = atWorst(before)
+  return atWorst(after).map(({ part, va, rated }) => ({
+    label: labelOf(after, part),
+    before: then.find((one) => one.part === part)?.va ?? 0,
     after: va,
-    rated: Number(after.parts[id]?.figures?.va ?? kindOf(after.parts[id]!)?.figures.va?.value ?? 0),
+    rated,
   }))
 }
 

@@ -107,9 +107,9 @@ export function Intake() {
       )}
       {wired && <StandInCard />}
       <p className="text-soft">
-        The search asks what runs and shows, low-voltage readings, and, isolated and proven dead, ohms, joints and
-        single cores. A reading on live line voltage it asks only where nothing else tells the suspects apart, and only
-        of who may.
+        The search asks for what runs and shows and for low-voltage readings; and once it is isolated and proven dead,
+        for ohms, joints and single cores. For a reading on live line voltage it asks only where nothing else tells the
+        suspects apart, and only those who may take it.
       </p>
     </div>
   )

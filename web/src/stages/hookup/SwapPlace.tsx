@@ -128,7 +128,7 @@ function Worked({ swap, plan, part, kind }: { swap: Swap; plan: Job; part: strin
           </ul>
         </Card>
         {swap.load.map(({ label, before, after, rated }) => (
-          <Card key={label} title={`${label}, everything calling`}>
+          <Card key={label} title={`${label} at worst`}>
             <p className={`px-4 pt-1 pb-3 ${rated > 0 && after > rated ? 'font-semibold text-bad' : ''}`}>
               {before.toFixed(1)} VA before, <strong>{after.toFixed(1)} VA</strong> after{rated > 0 && `, of ${rated}`}.
               {rated > 0 && after > rated && ' It is too much: look at Load before the part is bought.'}

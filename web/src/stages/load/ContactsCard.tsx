@@ -1,4 +1,4 @@
-import { type ContactLoad, contactName, type Job, labelOf } from '@civil-lantern/core'
+import { type ContactLoad, contactName, type Job, labelOf, whoCallsInWords } from '@civil-lantern/core'
 import { Card } from '../../ui/controls.tsx'
 import { Wide } from '../../ui/Wide.tsx'
 import { FigureHeads } from './FigureHeads.tsx'
@@ -20,11 +20,7 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
                   <th className="py-1.5 text-left font-sans font-semibold">
                     {labelOf(job, one.part)}
                     {contactName(job, one.part, one.element) && `, ${contactName(job, one.part, one.element)}`}
-                    <span className="block font-normal text-soft">
-                      {one.zones.length === 1
-                        ? `${job.zones[one.zones[0]!]?.name ?? ''} calls`
-                        : `all ${one.zones.length} call`}
-                    </span>
+                    <span className="block font-normal text-soft">{whoCallsInWords(job, one.zones)}</span>
                     {one.startsTooHard && <span className="block text-bad">may let go when the power comes back</span>}
                   </th>
                   <td className={over ? 'font-bold text-bad' : ''}>{ampsIn(one.amps)}</td>

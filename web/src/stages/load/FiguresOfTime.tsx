@@ -23,7 +23,7 @@ export function FiguresOfTime({ job, source }: { job: Job; source: SourceLoad })
               figures={['together, VA', 'source, V', 'least at a valve, V', ...stack.map(({ name }) => name)]}
             />
             <tbody className="font-mono">
-              {momentsOf(source.outage).map(({ after, zones, va, volts, least }) => (
+              {momentsOf(source.atOnce).map(({ after, zones, va, volts, least }) => (
                 <tr key={after} className="border-line border-t">
                   <th className="py-1.5 text-left font-normal">{after}</th>
                   <td className={va > source.rated ? 'font-bold text-bad' : ''}>{va.toFixed(1)}</td>

@@ -98,7 +98,7 @@ function Found({ load, job, wrong }: { load: OfferedLoad; job: Job; wrong: reado
         <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(19rem,25rem)]">
           <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
             <Card
-              title={`${labelOf(job, source.part)}, ${source.rated} VA: everything calls at once`}
+              title={`${labelOf(job, source.part)}, ${source.rated} VA: ${atOnceInWords(job, source)}`}
               aside="VA, expected"
             >
               <div className="px-2 pt-3">
@@ -139,6 +139,9 @@ function Found({ load, job, wrong }: { load: OfferedLoad; job: Job; wrong: reado
   )
 }
 
+const atOnceInWords = (job: Job, { but }: SourceLoad) =>
+  but === undefined ? 'everything calls at once' : `everything but ${job.zones[but]!.name} calls at once`
+
 /** Which zones are the worst of so many, once it no longer fits. */
 function Worst({ job, source }: { job: Job; source: SourceLoad }) {
   const over = source.together.find((one) => one.va > source.rated)
@@ -149,21 +152,21 @@ function Worst({ job, source }: { job: Job; source: SourceLoad }) {
         ? `Too much from ${names.length} on: ${names.join(', ')}.`
         : source.together.length === 2
           ? 'It stays within the rating.'
-          : `All ${source.together.length - 1} together stay within the rating.`}
+          : 'However many call together, it stays within the rating.'}
     </p>
   )
 }
 
-/** Everything calling with one thing otherwise, beside how it hangs. */
+/** What it carries at worst with one thing otherwise, beside how it hangs. */
 function Cases({ cases, source }: { cases: OfferedLoad['cases']; source: SourceLoad }) {
   if (cases.length === 0) return null
   return (
-    <ul className="border-line border-t px-4 pt-1 pb-2" aria-label="All call, and one thing is otherwise">
+    <ul className="border-line border-t px-4 pt-1 pb-2" aria-label="At worst, and one thing is otherwise">
       {cases.map(({ name, peaks }) => {
         const peak = peaks[source.part] ?? 0
         return (
           <li key={name} className="flex items-baseline justify-between gap-3 py-1.5">
-            <span>All, {name}</span>
+            <span>At worst, {name}</span>
             <span className={`shrink-0 font-mono ${peak > source.rated ? 'font-bold text-bad' : ''}`}>
               {va(peak)} VA
             </span>
@@ -285,8 +288,8 @@ const classes: Readonly<Record<string, string>> = {
 }
 
 /** What the greatest load is made of, by class of part: which of it would be left without the thermostats, or the boiler's own. */
-function madeOf({ outage }: SourceLoad): string {
-  const most = outage.toSorted((a, b) => b.va - a.va)[0]
+function madeOf({ atOnce }: SourceLoad): string {
+  const most = atOnce.toSorted((a, b) => b.va - a.va)[0]
   const parts = Object.entries(most?.classes ?? {})
     .filter(([, one]) => one >= 0.05)
     .sort(([, a], [, b]) => b - a)

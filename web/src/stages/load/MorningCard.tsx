@@ -71,7 +71,7 @@ export function MorningCard({ job, wrong, source }: { job: Job; wrong: readonly 
           {mine ? (
             <>
               <p className="pb-2 font-semibold">{morningInWords(mine.moments, mine.rated)}</p>
-              <OverTime job={job} source={{ ...source, outage: mine.moments }} />
+              <OverTime job={job} source={{ ...source, atOnce: mine.moments }} />
             </>
           ) : (
             <p className="text-soft">Running the morning.</p>

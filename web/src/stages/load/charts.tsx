@@ -13,6 +13,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
+import { axisMarks } from './in-words.ts'
 
 /** Fills that stay apart in grey and for most eyes; amber is kept for what is live. */
 export const fills = [
@@ -40,8 +41,8 @@ const beside = { fontSize: 15, fontWeight: 600, stroke: 'var(--card)', strokeWid
 const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`
 
 /** The names under which a source's load is stacked: its zones, and the rest where there is any. */
-export function stackOf(job: Job, { outage }: SourceLoad): { id: string; name: string }[] {
-  const ids = new Set(outage.flatMap(({ zones }) => Object.keys(zones).filter((zone) => zones[zone]! > 0.05)))
+export function stackOf(job: Job, { atOnce }: SourceLoad): { id: string; name: string }[] {
+  const ids = new Set(atOnce.flatMap(({ zones }) => Object.keys(zones).filter((zone) => zones[zone]! > 0.05)))
   const zones = Object.entries(job.zones)
     .filter(([id]) => ids.has(id))
     .sort(([, a], [, b]) => a.number - b.number)
@@ -53,11 +54,11 @@ export function stackOf(job: Job, { outage }: SourceLoad): { id: string; name: s
 export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
   const stack = stackOf(job, source)
   // The loads add up as phasors: each zone's share of what the winding carries.
-  const data = source.outage.map(({ at, zones, va, plain }) => ({
+  const data = source.atOnce.map(({ at, zones, va, plain }) => ({
     at,
     ...Object.fromEntries(stack.map(({ id }) => [id || 'rest', plain > 0 ? ((zones[id] ?? 0) * va) / plain : 0])),
   }))
-  const most = Math.ceil(Math.max(source.rated, source.peak) / 10) * 10 + 10
+  const marks = axisMarks(Math.max(source.rated, source.peak))
   return (
     <ResponsiveContainer width="100%" height={250}>
       <AreaChart data={data} syncId="load" margin={{ top: 8, right: 16, bottom: 0, left: -8 }}>
@@ -69,7 +70,7 @@ export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
           tick={ticks}
           stroke="var(--line)"
         />
-        <YAxis domain={[0, most]} tick={ticks} stroke="var(--line)" width={52} />
+        <YAxis domain={[0, marks.at(-1)!]} ticks={[...marks]} tick={ticks} stroke="var(--line)" width={52} />
         {stack.map(({ id }, i) => (
           <Area
             key={id}
@@ -108,12 +109,13 @@ export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
 export function VoltsOverTime({ source, job }: { source: SourceLoad; job: Job }) {
   const worst = source.devices.toSorted((a, b) => a.volts - b.volts)[0]
   if (!worst) return null
-  const data = source.outage.flatMap(({ at, there }) =>
+  const data = source.atOnce.flatMap(({ at, there }) =>
     there[worst.part] === undefined ? [] : [{ at, volts: Number(there[worst.part]!.toFixed(2)) }],
   )
   if (data.length === 0) return null
   const all = [...data.map(({ volts }) => volts), worst.needs ?? Number.POSITIVE_INFINITY]
   const from = Math.floor(Math.min(...all) - 1)
+  const half = Math.ceil((Math.max(...all.filter(Number.isFinite)) + 1 - from) / 2)
   return (
     <>
       <p className="px-3 pt-1 text-soft">
@@ -125,12 +127,18 @@ export function VoltsOverTime({ source, job }: { source: SourceLoad; job: Job })
           <XAxis
             dataKey="at"
             type="number"
-            domain={[0, source.outage.at(-1)?.at ?? 'dataMax']}
+            domain={[0, source.atOnce.at(-1)?.at ?? 'dataMax']}
             tickFormatter={clock}
             tick={ticks}
             stroke="var(--line)"
           />
-          <YAxis domain={[from, 'dataMax + 1']} allowDecimals={false} tick={ticks} stroke="var(--line)" width={52} />
+          <YAxis
+            domain={[from, from + 2 * half]}
+            ticks={[from + half, from + 2 * half]}
+            tick={ticks}
+            stroke="var(--line)"
+            width={52}
+          />
           <Line
             dataKey="volts"
             type="stepAfter"

@@ -1,6 +1,6 @@
 import type { Moment } from '@civil-lantern/core'
 import { describe, expect, it } from 'vitest'
-import { ampsIn, lossInWords, momentsOf, morningInWords, roomInWords, usedOf } from './in-words.ts'
+import { ampsIn, axisMarks, lossInWords, momentsOf, morningInWords, roomInWords, usedOf } from './in-words.ts'
 
 const moment = (at: number, va: number, there: Record<string, number> = {}): Moment => ({
   at,
@@ -59,4 +59,16 @@ it('what a run takes is told in volts of the supply, from a twentieth on', () =>
     'loses nothing',
     'loses 0.1 V',
   ])
+})
+
+it.each([
+  [3, [0, 5]],
+  [40, [0, 10, 20, 30, 40, 50]],
+  [100, [0, 25, 50, 75, 100, 125]],
+  [124.9, [0, 25, 50, 75, 100, 125]],
+  [125, [0, 50, 100, 150]],
+  [400, [0, 100, 200, 300, 400, 500]],
+  [9000, [0, 9000, 18000]],
+])('an axis that shows %f has marks evenly apart, the last above it', (most, marks) => {
+  expect(axisMarks(most)).toEqual(marks)
 })

@@ -40,3 +40,13 @@ export const usedOf = ({ amps, may }: ContactLoad): number => Math.round((100 * 
 
 /** Amps as a clamp would show them. */
 export const ampsIn = (amps: number): string => (amps < 1 ? `${(amps * 1000).toFixed(0)} mA` : `${amps.toFixed(2)} A`)
+
+/** Steps between the marks of an axis that are read at a glance. */
+const STEPS = [5, 10, 20, 25, 50, 100, 200, 250, 500] as const
+const MOST_MARKS = 6
+
+/** Marks of an axis from nought to above what it has to show, evenly apart. @example axisMarks(100) // 0, 25, 50, 75, 100, 125 */
+export function axisMarks(most: number): readonly number[] {
+  const step = STEPS.find((one) => most / one < MOST_MARKS - 1) ?? most
+  return Array.from({ length: Math.floor(most / step) + 2 }, (_, i) => i * step)
+}

@@ -2,11 +2,11 @@ import { entryInWords, kindOf, type OpenAction, suppositionInWords } from '@civi
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 
-/** Nobody has been at the wall of this job: what is it taken to be? */
+/** Nobody has been at the wall of this job: what does whoever goes there take it to be? */
 export function BeginVisit() {
   const { session } = useSession()
   return (
-    <Card title="Nobody has been at this wall yet.">
+    <Card title="What hangs there?">
       <div className="grid gap-3 p-4">
         <p>
           Open the first visit, and from then on what you see and do is written down as entries. The plan stays as it

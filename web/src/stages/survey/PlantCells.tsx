@@ -1,13 +1,14 @@
-import { type Job, kindOf, likeOf, transformersAsked } from '@civil-lantern/core'
+import { type Job, kindOf, likeOf } from '@civil-lantern/core'
 import { type ReactNode, useState } from 'react'
 import { Sheet } from '../../ui/sheet.tsx'
+import { transformerInWords } from './low-voltage.ts'
 import { BoilerFields, SupplyFields, TransformerFields } from './PlantCards.tsx'
 import { SiteFields } from './SiteFields.tsx'
 
 /** The plant below the zones: what each of it is in three lines, opened to be changed. */
 export function PlantCells({ job }: { job: Job }) {
   const [open, setOpen] = useState<string>()
-  const { boiler, panel, pumpPanel, programmer, supply, transformer, complaints, priority } = job.survey
+  const { boiler, panel, pumpPanel, programmer, supply, complaints, priority } = job.survey
   const nameOf = (kind: string) => kindOf({ kind: likeOf(job, kind) })?.name ?? kind
   const chain = [
     supply.emergencySwitch && 'emergency',
@@ -15,7 +16,6 @@ export function PlantCells({ job }: { job: Job }) {
     supply.serviceSwitch && 'service',
   ].filter(Boolean)
   const hotWater = Object.values(job.zones).some((zone) => zone.hotWater)
-  const several = transformersAsked(job).length
   const cells: { name: string; value: string; note: string; fields: ReactNode }[] = [
     {
       name: 'Boiler and panel',
@@ -32,8 +32,7 @@ export function PlantCells({ job }: { job: Job }) {
     },
     {
       name: 'Transformer',
-      value: `${several > 1 ? `${several} × ` : ''}${transformer.va} VA, ${transformer.openVolts} V open`,
-      note: transformer.fuseAmps > 0 ? `fuse ${transformer.fuseAmps} A` : 'no fuse',
+      ...transformerInWords(job),
       fields: <TransformerFields job={job} />,
     },
     {

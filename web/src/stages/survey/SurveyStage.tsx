@@ -25,7 +25,8 @@ import { ZoneRow } from './ZoneRow.tsx'
 export function SurveyStage() {
   const { session, plan: job } = useSession()
   const zones = zonesInOrder(job)
-  const last = zones.at(-1)
+  // As the next one will be: a tank is like no room.
+  const last = zones.findLast(({ hotWater }) => !hotWater)
   const fitting = useMemo(() => fittingSchemes(job), [job])
   const { hangs, wire, asked, ask, close } = useWiring(job)
   const { fresh = false } = (useLocation().state ?? {}) as { fresh?: boolean }

@@ -1,4 +1,5 @@
 import { catalogue, endSwitchOf, type Job, likeOf, transformersAsked, zonesInOrder } from '@civil-lantern/core'
+import { worksLow } from './low-voltage.ts'
 
 const [WIDTH, ROW, LEFT] = [310, 34, 92]
 
@@ -6,11 +7,7 @@ const [WIDTH, ROW, LEFT] = [310, 34, 92]
 export function WallSoFar({ job }: { job: Job }) {
   const zones = zonesInOrder(job)
   const { boiler, panel, transformer } = job.survey
-  const low = zones.some(({ valveKind, thermostatKind }) =>
-    [valveKind, thermostatKind].some((kind) =>
-      Object.values(catalogue.get(likeOf(job, kind))?.terminals ?? {}).some(({ circuit }) => circuit === 'low voltage'),
-    ),
-  )
+  const low = worksLow(job)
   const several = transformersAsked(job).length
   const rated = `${several > 1 ? `${several} × ` : ''}${transformer.va} VA`
   const stack = [

@@ -1,0 +1,35 @@
+import { blankJob, type Job } from '@civil-lantern/core'
+import { demoJobs } from '@civil-lantern/core/demo'
+import { describe, expect, it } from 'vitest'
+import { transformerInWords, worksLow } from './low-voltage.ts'
+
+const demo = (name: string): Job => structuredClone(demoJobs[name]!())
+
+describe('what feeds the valves, in words', () => {
+  it('is the transformer that was surveyed, with its fuse or none', () => {
+    const job = demo('kestrel-point')
+    expect(transformerInWords(job)).toEqual({ value: '40 VA, 27 V open', note: 'fuse 2 A' })
+    job.survey.transformer.fuseAmps = 0
+    for (const [i, zone] of Object.values(job.zones).entries()) zone.transformer = (i % 2) + 1
+    expect(transformerInWords(job)).toEqual({ value: '2 × 40 VA, 27 V open', note: 'no fuse' })
+    expect(transformerInWords(blankJob('Tide mill', '230')).value).toBe('40 VA, 27 V open')
+  })
+
+  it('is the one inside the panel', () => {
+    expect(transformerInWords(demo('sable-row'))).toEqual({ value: '100 VA, in the panel', note: 'no other hangs' })
+  })
+
+  it('is none at line voltage, wired or not', () => {
+    const job = demo('lowther-street')
+    expect(worksLow(job)).toBe(false)
+    for (const wires of [job.wires, {}])
+      expect(transformerInWords({ ...job, wires }).note).toBe('every valve works at line voltage')
+  })
+
+  it('is the boiler’s own where none hangs beside it', () => {
+    const job = demo('kestrel-point')
+    delete job.parts.XF1
+    expect(transformerInWords(job).note).toBe('the boiler’s control feeds the valves')
+    expect(transformerInWords({ ...job, wires: {} }).note).toBe('fuse 2 A')
+  })
+})

@@ -1,0 +1,26 @@
+import { catalogue, type Job, kindOf, likeOf, transformersAsked } from '@civil-lantern/core'
+
+/** Does any thermostat or valve that was surveyed work at low voltage? */
+export const worksLow = (job: Job): boolean =>
+  Object.values(job.zones).some(({ valveKind, thermostatKind }) =>
+    [valveKind, thermostatKind].some((kind) =>
+      Object.values(catalogue.get(likeOf(job, kind))?.terminals ?? {}).some(({ circuit }) => circuit === 'low voltage'),
+    ),
+  )
+
+/** What feeds the valves, as the survey has it or as it hangs, in a line and a note to it. */
+export function transformerInWords(job: Job): { value: string; note: string } {
+  const { panel, transformer } = job.survey
+  const several = transformersAsked(job).length
+  const rated = `${several > 1 ? `${several} × ` : ''}${transformer.va} VA`
+  const own = {
+    value: `${rated}, ${transformer.openVolts} V open`,
+    note: transformer.fuseAmps > 0 ? `fuse ${transformer.fuseAmps} A` : 'no fuse',
+  }
+  const hangs = Object.values(job.parts).some((part) => kindOf(part)?.class === 'transformer')
+  if (hangs || Object.keys(job.zones).length === 0) return own
+  const inside = panel ? kindOf({ kind: likeOf(job, panel) })?.figures.va?.value : undefined
+  if (inside !== undefined) return { value: `${inside} VA, in the panel`, note: 'no other hangs' }
+  if (!worksLow(job)) return { value: 'None', note: 'every valve works at line voltage' }
+  return Object.keys(job.wires).length === 0 ? own : { value: 'None', note: 'the boiler’s control feeds the valves' }
+}

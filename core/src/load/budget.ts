@@ -1,7 +1,8 @@
 import type { Job } from '../job/schema.ts'
 import type { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
-import { LoadBench, type Moment } from './carried.ts'
+import { briefly } from './briefly.ts'
+import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { fullCalls } from './full-calls.ts'
 import { transformersOf } from './transformers.ts'
 
@@ -13,6 +14,8 @@ export interface AtWorst {
   readonly va: number
   /** Zones that call then. */
   readonly zones: readonly string[]
+  /** Seconds for which it is more than the rating, where that is only while valves start and is borne. */
+  readonly brief?: number
   /** Valves that get fewer volts than they need to start. */
   readonly starved: readonly { readonly part: string; readonly volts: number; readonly needs: number }[]
 }
@@ -23,9 +26,10 @@ export interface Budget {
   readonly ratedVa: number
   readonly nowVa: number
   readonly nowVolts: number
-  /** At worst, and who calls then. */
+  /** At worst, and who calls then; for so many seconds, where it is more than the rating only while valves start. */
   readonly mostVa: number
   readonly zones: readonly string[]
+  readonly brief?: number
 }
 
 /**
@@ -36,13 +40,22 @@ export function atWorst(job: Job): AtWorst[] {
   const bench = new LoadBench(job)
   const cases = fullCalls(job).map(({ zones }) => ({ zones, runs: bench.run(zones) }))
   return bench.sources.map(({ part, rated }) => {
-    const moments = cases.flatMap(({ zones, runs }) => runs.get(part)!.map((moment) => ({ zones, moment })))
-    const most = moments.reduce((a, b) => (b.moment.va > a.moment.va ? b : a))
-    const starved = starvedIn(
-      job,
-      moments.map(({ moment }) => moment),
-    )
-    return { part, rated, va: most.moment.va, zones: most.zones, starved }
+    const runs = cases.map(({ zones, runs }) => ({ zones, moments: runs.get(part)! }))
+    const most = runs.reduce((a, b) => (peakOf(b.moments) > peakOf(a.moments) ? b : a))
+    // Only where every call that is too much is so for a moment.
+    const over = runs.filter(({ moments }) => peakOf(moments) > rated)
+    const brief = over.map(({ moments }) => briefly(moments, rated))
+    return {
+      part,
+      rated,
+      va: peakOf(most.moments),
+      zones: most.zones,
+      ...(brief.length > 0 && !brief.includes(undefined) ? { brief: Math.max(...brief.map(Number)) } : {}),
+      starved: starvedIn(
+        job,
+        runs.flatMap(({ moments }) => moments),
+      ),
+    }
   })
 }
 
@@ -64,5 +77,14 @@ function starvedIn(job: Job, moments: readonly Moment[]): AtWorst['starved'] {
 export const budgetsOf = (simulation: Simulation, worst: readonly AtWorst[]): Budget[] =>
   transformersOf(simulation).map(({ part, rated, va, volts }) => {
     const most = worst.find((one) => one.part === part)
-    return { part, ratedVa: rated, nowVa: va, nowVolts: volts, mostVa: most?.va ?? 0, zones: most?.zones ?? [] }
+    const { va: mostVa = 0, zones = [], brief } = most ?? {}
+    return {
+      part,
+      ratedVa: rated,
+      nowVa: va,
+      nowVolts: volts,
+      mostVa,
+      zones,
+      ...(brief === undefined ? {} : { brief }),
+    }
   })

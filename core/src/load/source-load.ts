@@ -35,5 +35,7 @@ export interface SourceLoad {
   readonly peak: number
   /** The zones that draw it: fewer than all, where one call shuts others off. */
   readonly zones: readonly string[]
+  /** Seconds for which it gives more than it is rated for while valves start, where it bears that. */
+  readonly brief?: number
   readonly primary: number
 }

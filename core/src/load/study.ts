@@ -3,8 +3,10 @@ import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { clockWords } from '../timeline/clock-words.ts'
 import { labelOf } from '../words/words.ts'
 import { asking } from './all-calling.ts'
+import { briefly } from './briefly.ts'
 import { voltsNeeded } from './budget.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { casesOf, type LoadCase } from './cases.ts'
@@ -70,6 +72,8 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
   let found = search.next()
   for (; !found.done; found = search.next()) yield step()
   const together = found.value
+  const hot = tooHot(job, calls)
+  yield step()
   const sources = bench.sources.map((source): SourceLoad => {
     const peak = ({ runs }: Pick<FullRun, 'runs'>) => peakOf(runs.get(source.part)!)
     const most = full.reduce((a, b) => (peak(b) > peak(a) ? b : a))
@@ -82,9 +86,12 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     // Where one call shuts others off, fewer zones may draw more than all of them.
     const fewer = together.get(source.part)!.filter(({ va }) => va > peak(most) * (1 + LEAST_MORE))
     const worst = fewer.toSorted((a, b) => b.va - a.va)[0]
+    const brief = worst ? undefined : briefly(atOnce, source.rated)
+    const borne = brief !== undefined && !hot.some(({ seconds }) => seconds <= brief)
     return {
       part: source.part,
       rated: source.rated,
+      ...(borne ? { brief } : {}),
       together: together.get(source.part)!,
       atOnce,
       ...(most.but === undefined ? {} : { but: most.but }),
@@ -95,8 +102,6 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     }
   })
   const contacts = contactLoads(job, wrong)
-  yield step()
-  const hot = tooHot(job, calls)
   yield step()
   const cases = casesOf(job, wrong)
   yield step()
@@ -120,8 +125,11 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
   }
 }
 
+/** The one that is used most; what is more than one is rated for only while valves start comes after what stays so. */
 const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
-  sources.toSorted((a, b) => b.peak / b.rated - a.peak / a.rated)[0]
+  sources.toSorted((a, b) => Number(isOver(b)) - Number(isOver(a)) || b.peak / b.rated - a.peak / a.rated)[0]
+
+const isOver = ({ peak, rated, brief }: SourceLoad) => peak > rated && brief === undefined
 
 /** Share by which fewer zones must draw more than all of them to be spoken of instead: what the line sags by is less. */
 const LEAST_MORE = 0.03
@@ -246,7 +254,7 @@ function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says'
     heads > 1 ? `The ${heads} heads of ${job.zones[most!.zone]!.name} draw` : `${labelOf(job, most?.part ?? '')} draws`
   const hungry = most ? `${draws} ${most.holds.toFixed(0)} VA as long as ${heads > 1 ? 'they are' : 'it is'} open.` : ''
   const who = whoCallsInWords(job, worst.zones)
-  if (worst.peak > worst.rated)
+  if (isOver(worst))
     return {
       tone: 'wrong',
       says: `${name} is short by ${Math.ceil(worst.peak - worst.rated)} VA when ${who}.`,
@@ -258,6 +266,12 @@ function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says'
       tone: 'wrong',
       says: `${labelOf(job, starved.part)} gets ${starved.volts.toFixed(1)} V when ${who}, and needs ${starved.needs} V to start.`,
       why: 'It starts late or not at all: the source sags, or its cable is long and thin.',
+    }
+  if (worst.brief !== undefined)
+    return {
+      tone: 'busy',
+      says: `${name} gives ${worst.peak.toFixed(0)} of ${worst.rated} VA for ${clockWords(worst.brief)} when ${who}, and ${worst.atOnce.at(-1)!.va.toFixed(0)} after that.`,
+      why: 'Its winding bears that while they start; they open a little slower.',
     }
   const left = worst.rated - worst.peak
   if (worst.peak > MARGIN * worst.rated)

@@ -1,8 +1,9 @@
 import { plannedJob } from '../job/document.ts'
 import type { Document } from '../job/schema.ts'
-import { atWorst } from '../load/budget.ts'
+import { type AtWorst, atWorst } from '../load/budget.ts'
 import { contactLoads } from '../load/contacts.ts'
 import { whoCallsInWords } from '../load/full-calls.ts'
+import { clockWords } from '../timeline/clock-words.ts'
 import { labelOf } from '../words/words.ts'
 import { type StageStanding, untouched } from './stage.ts'
 
@@ -11,25 +12,30 @@ export function load(document: Document): StageStanding {
   const job = plannedJob(document)
   if (Object.keys(job.wires).length === 0) return untouched('Nothing is wired yet.')
   const sources = atWorst(job)
-  const carries = ({ va, rated, zones }: (typeof sources)[number]) =>
-    `${va.toFixed(0)} of ${rated} VA when ${whoCallsInWords(job, zones)}`
+  const carries = ({ va, rated, zones, brief }: AtWorst) =>
+    `${va.toFixed(0)} of ${rated} VA${brief === undefined ? '' : ` for ${clockWords(brief)}`} when ${whoCallsInWords(job, zones)}`
+  const contacts = contactLoads(job)
   const troubles = [
-    ...sources.filter(({ va, rated }) => va > rated).map((one) => `${labelOf(job, one.part)}: ${carries(one)}.`),
+    ...sources
+      .filter(({ va, rated, brief }) => va > rated && brief === undefined)
+      .map((one) => `${labelOf(job, one.part)}: ${carries(one)}.`),
     ...sources
       .flatMap(({ starved }) => starved)
       .map(
         ({ part, volts, needs }) =>
           `${labelOf(job, part)} gets ${volts.toFixed(1)} V at worst, and needs ${needs} V to start.`,
       ),
-    ...contactLoads(job)
+    ...contacts
       .filter(({ amps, may }) => amps > may)
       .map(({ part, amps, may }) => `${labelOf(job, part)} carries ${amps.toFixed(1)} A, and may carry ${may} A.`),
   ]
   if (troubles.length > 0) return { at: 'begun', findings: troubles.length, says: troubles[0]! }
   const [one] = sources
-  return {
-    at: 'done',
-    findings: 0,
-    says: one ? `${labelOf(job, one.part)} carries ${carries(one)}.` : 'No transformer carries anything here.',
-  }
+  const fuse = contacts.find(({ guards }) => guards)
+  const says = one
+    ? `${labelOf(job, one.part)} carries ${carries(one)}.`
+    : fuse
+      ? `${labelOf(job, fuse.part)} carries ${fuse.amps.toFixed(2)} of ${fuse.may} A when ${whoCallsInWords(job, fuse.zones)}.`
+      : 'No transformer carries anything here.'
+  return { at: 'done', findings: 0, says }
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findingsOf } from '../checks/index.ts'
+import { demoJobs } from '../demo/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { circuitIn, documentOf, noCircuit, plannedJob } from '../job/document.ts'
 import type { Document } from '../job/schema.ts'
@@ -166,6 +167,13 @@ describe('load', () => {
       at: 'begun',
       findings: 1,
       says: expect.stringMatching(/^Fuse F1 carries 1\.\d A, and may carry 1 A\.$/),
+    })
+  })
+  it('at line voltage says what the fuse of the spur carries', () => {
+    const { load } = stageStandings(documentOf(demoJobs['lowther-street']!()), [])
+    expect(load).toMatchObject({
+      at: 'done',
+      says: expect.stringMatching(/^Fused isolator carries 0\.4\d of 3 A when both call\.$/),
     })
   })
   it('is untouched before anything is wired', () => {

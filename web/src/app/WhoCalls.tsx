@@ -1,6 +1,7 @@
 import {
   askingOf,
   type Budget,
+  clockWords,
   type Job,
   kindOf,
   labelOf,
@@ -209,8 +210,8 @@ function AnswerRow({ id, label, says, lit }: { id: string; label: string; says: 
 /** The transformer's load now, and at worst, against its rating. */
 function Transformer({ budget, job }: { budget: Budget; job: Job }) {
   const pick = useWorkspace((w) => w.pick)
-  const { ratedVa, nowVa, mostVa, zones } = budget
-  const over = mostVa > ratedVa
+  const { ratedVa, nowVa, mostVa, zones, brief } = budget
+  const over = mostVa > ratedVa && brief === undefined
   const share = (va: number) => `${Math.min(100, (100 * va) / Math.max(ratedVa, mostVa))}%`
   return (
     <button
@@ -230,7 +231,8 @@ function Transformer({ budget, job }: { budget: Budget; job: Job }) {
         {over && <span className="absolute inset-y-0 w-0.5 bg-bad" style={{ left: share(ratedVa) }} />}
       </span>
       <span className={`mt-1 block text-[15px] ${over ? 'font-semibold text-bad' : 'text-soft'}`}>
-        {mostVa.toFixed(1)} VA when {whoCallsInWords(job, zones)}
+        {mostVa.toFixed(1)} VA{brief === undefined ? '' : ` for ${clockWords(brief)}`} when{' '}
+        {whoCallsInWords(job, zones)}
         {over ? ', over its rating' : ''}
       </span>
     </button>

@@ -1,7 +1,7 @@
 import type { Ask, Compared, Evidence, Findings, Job, Reason, Seen, Why } from '@civil-lantern/core'
 import { format } from 'date-fns'
 import { Button, Card } from '../../ui/controls.tsx'
-import { evidenceInWords, percent, severalInWords, timesInWords } from './in-words.ts'
+import { evidenceInWords, percent, restInWords, severalInWords, timesInWords } from './in-words.ts'
 
 const SHOWN = 8
 
@@ -20,7 +20,6 @@ export function Suspects({
   why: Why | undefined
 }) {
   const shown = units.slice(0, SHOWN)
-  const rest = units.slice(SHOWN).reduce((sum, { share }) => sum + share, 0)
   return (
     <Card title="What it may be">
       {several && <p className="px-4 pt-2 font-semibold">{severalInWords(several)}</p>}
@@ -47,11 +46,7 @@ export function Suspects({
           </li>
         ))}
       </ul>
-      {units.length > SHOWN && (
-        <p className="px-4 pb-3 text-soft">
-          and {units.length - SHOWN} more, {percent(rest)} together
-        </p>
-      )}
+      {units.length > SHOWN && <p className="px-4 pb-3 text-soft">{restInWords(units, SHOWN)}</p>}
     </Card>
   )
 }

@@ -8,6 +8,7 @@ import {
   isWell,
   optionsNote,
   percent,
+  restInWords,
   roomInWords,
   searchInWords,
   severalInWords,
@@ -34,6 +35,17 @@ describe('the search in words', () => {
       '2 things show the same readings. Look at Thermostat 4 first.',
     )
     expect(searchInWords({ units, next: undefined, ...open })).toContain('Nothing more can be asked')
+  })
+
+  it('below the list counts the same ones as left, and the others as good as out', () => {
+    const units = [0.3, 0.2, 0.15, 0.1, 0.1, 0.06, 0.05, 0.03, 0.01].map((share, i) => unit(`Splice S${i}`, share))
+    const open = { repair: undefined, look: [], others: [], here: [] }
+    expect(searchInWords({ units, next: proposed, ...open })).toMatch(/^6 suspects left\./)
+    expect(restInWords(units, 4)).toBe('and 2 more, 16\u00a0% together; 3 as good as out, 9\u00a0% together')
+    expect(restInWords(units, 5)).toBe('and 1 more, 6\u00a0%; 3 as good as out, 9\u00a0% together')
+    expect(restInWords(units, 6)).toBe('3 as good as out, 9\u00a0% together')
+    expect(restInWords(units, 8)).toBe('1 as good as out, 1\u00a0%')
+    expect(restInWords([unit('a', 0.5), unit('b', 0.5)], 1)).toBe('and 1 more, 50\u00a0%')
   })
 
   it('names the likeliest fault while less than half speaks for none', () => {

@@ -40,6 +40,23 @@ export function searchInWords({ units, repair, look, next }: Findings): string {
   return `${left === 1 ? 'One suspect' : `${left} suspects`} left. ${named.says}: ${percent(named.share)}.`
 }
 
+/**
+ * What stands below the likeliest that are listed: how many more are left, and how many are as good as out. Those that are left are
+ * the same as in the sentence above them.
+ * @param listed how many are listed
+ */
+export function restInWords(units: readonly Pick<UnitLeft, 'share'>[], listed: number): string {
+  const left = Math.max(listed, countLeft(units.map(({ share }) => share)))
+  const together = (from: number, to?: number) =>
+    percent(units.slice(from, to).reduce((sum, { share }) => sum + share, 0))
+  const more = Math.min(left, units.length) - listed
+  const out = units.length - left
+  return [
+    ...(more > 0 ? [`and ${more} more, ${together(listed, left)}${more === 1 ? '' : ' together'}`] : []),
+    ...(out > 0 ? [`${out} as good as out, ${together(left)}${out === 1 ? '' : ' together'}`] : []),
+  ].join('; ')
+}
+
 /** Why the suspects are told from some of what was seen only, where no single thing explains it all. */
 export const severalInWords = (several: NonNullable<Findings['several']>): string =>
   ({

@@ -149,7 +149,7 @@ function Worst({ job, source }: { job: Job; source: SourceLoad }) {
   return (
     <p className="px-4 pt-1 pb-3 text-soft">
       {names
-        ? `Too much from ${names.length} on: ${names.join(', ')}.`
+        ? `${source.brief === undefined ? 'Too much' : 'Over its rating while they start'} from ${names.length} on: ${names.join(', ')}.`
         : source.together.length === 2
           ? 'It stays within the rating.'
           : 'However many call together, it stays within the rating.'}

@@ -168,6 +168,8 @@ function Going({ run, script, job }: { run: ProofRun; script: Script; job: Job }
   // After a step is done the next one is shown, unless one was picked by hand.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when what is done changes
   useEffect(() => setChosen(undefined), [run.outcomes.size, run.passed])
+  // What begins is read from its head too: the press that began it was further down.
+  useEffect(() => document.getElementById('stage')?.scrollTo({ top: 0 }), [])
   // A new step is read from its head, with the verdict above it.
   const top = useRef(here)
   useEffect(() => {

@@ -8,6 +8,9 @@ import { isSplice, leftOf, TARGET, type WallTerminal } from './boxes.ts'
 import type { Hung } from './shapes.ts'
 import { useShown, useWall } from './wall-state.ts'
 
+/** From this height on a part holds two lines of its name as it is shown from far away. */
+const TWO_LINES = 60
+
 export type PartNodeType = Node<{ hung: Hung; place: string | undefined }, 'part'>
 
 /** A part where it hangs: its name, how it stands, and its terminals as they are printed on it. Moved, it is not drawn anew. */
@@ -54,7 +57,7 @@ function PartDrawn({ data: { hung, place }, selected }: NodeProps<PartNodeType>)
         </div>
       ) : (
         <div className="px-2 pt-1 leading-tight" title={`${label}, ${kind?.name ?? ''}`}>
-          <div className="wall-name truncate font-semibold">
+          <div className={`wall-name truncate font-semibold ${height < TWO_LINES ? 'wall-low' : ''}`}>
             {zone && !new RegExp(` ${zone.number}[a-z]?$`).test(label) && (
               <span className="wall-far-only font-mono">{zone.number} </span>
             )}

@@ -241,7 +241,7 @@ function runsOn({ job, plant, all, askAt }: About): Draft[] {
 }
 
 /** A tank that is warm enough. */
-function warmEnough({ plant, zones, all, askAt }: About): Draft[] {
+function warmEnough({ plant, intent, zones, all, askAt }: About): Draft[] {
   return zones
     .filter(({ id }) => plant.tanks.includes(id))
     .map((zone) => ({
@@ -252,6 +252,8 @@ function warmEnough({ plant, zones, all, askAt }: About): Draft[] {
       calls: all,
       opened: [],
       warm: [zone.id],
+      // While it goes first nothing else is fed: what feeds the valves has most to carry once it is satisfied.
+      ...(intent.first === zone.id ? { reads: loadReads(plant, all) } : {}),
       feature: 'a tank with a thermostat',
     }))
 }

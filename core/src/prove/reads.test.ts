@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { demoJobs } from '../demo/index.ts'
+import type { Job } from '../job/schema.ts'
+import { wired } from '../testing/benches.ts'
 import { plantOf } from './plant.ts'
 import { deadReads, earthReads, lineReads, loadReads, separationReads } from './reads.ts'
+import { scriptOf } from './script.ts'
 
 const job = (id: string) => demoJobs[id]!()
 const ids = (reads: readonly { id: string }[]) => reads.map(({ id }) => id)
@@ -49,6 +52,34 @@ it('two sources are parted from each other, and a part with two feeds not from i
 
 it('the line is read hot to neutral, and each of them to earth', () =>
   expect(lineReads(plantOf(job('kestrel-point'))).map(({ line }) => line)).toEqual([true, true, true]))
+
+describe('what stands at the sources with nobody and with all calling', () => {
+  const at = (asked: Job, calling: readonly string[] = []) =>
+    ids(loadReads(plantOf(asked), calling)).map((id) => id.split(':')[1])
+
+  it('is read at the panel that has its own, and not while one zone calls alone', () => {
+    expect(at(job('sable-row'))).toEqual(['PN1.r1>PN1.c1', 'B1.t1>B1.t2'])
+    expect(at(job('sable-row'), [Object.keys(job('sable-row').zones)[0]!])).not.toContain('PN1.r1>PN1.c1')
+  })
+
+  it('is read at the boiler’s control only where nothing else feeds the valves', () => {
+    expect(at(wired({ scheme: 's4', boiler: 'boiler/valve-supply' }))).toContain('B1.feed>B1.shared')
+    const beside = at(wired({ boiler: 'boiler/gas' }))
+    expect(plantOf(wired({ boiler: 'boiler/gas' })).feeds.map(({ part, hot }) => `${part.id}.${hot}`)).toContain(
+      'B1.hot',
+    )
+    expect(beside.filter((one) => one.startsWith('XF1') || one.startsWith('B1.hot'))).toEqual(['XF1.h>XF1.c'])
+  })
+
+  it('where hot water goes first is read once more when it is satisfied: then the others draw most', () => {
+    const { steps } = scriptOf(job('sable-row'))
+    const [all, warm] = ['all', 'warm:'].map((id) => steps.find((step) => step.id.startsWith(id))!)
+    const volts = ({ reads }: (typeof steps)[number]) => reads.find(({ from }) => from === 'PN1.r1')!
+    expect(volts(warm!).most!).toBeLessThan(volts(all!).most!)
+    const without = scriptOf(wired({ scheme: 's5b', panel: 'panel/zone-valve-6', hotWater: true, zones: 3 })).steps
+    for (const { id, reads } of without) if (id.startsWith('warm:')) expect(reads).toEqual([])
+  })
+})
 
 describe('what stands at the loads', () => {
   const plant = plantOf(job('kestrel-point'))

@@ -1,4 +1,5 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
+import type { Feed } from '../feeds/feeds.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { DEAD_VOLTS } from '../meter/limits.ts'
@@ -131,6 +132,13 @@ export function lineReads(plant: ProvenPlant): ExpectedReading[] {
   ]
 }
 
+/** Sources at low voltage: transformers and those in panels, and the boiler's control where there is neither. */
+function lowSources({ feeds }: ProvenPlant): Feed[] {
+  const low = feeds.filter(({ circuit, part }) => circuit === 'low voltage' && part.kind.class !== 'controller')
+  const own = low.filter(({ part }) => part.kind.class !== 'boiler')
+  return own.length > 0 ? own : low
+}
+
 /** What stands at the motors of these zones' valves, at the sources that feed them, and at the call pair, at low voltage. */
 export function loadReads(plant: ProvenPlant, zones: readonly string[]): ExpectedReading[] {
   const wide = { least: 0, most: Number.MAX_VALUE }
@@ -143,8 +151,8 @@ export function loadReads(plant: ProvenPlant, zones: readonly string[]): Expecte
     if (!isLine(part, feed)) pairs.push([`${id}.${feed}`, `${id}.${back}`])
     if (position) pairs.push([`${id}.${position}`, `${id}.${back}`])
   }
-  for (const { part, hot, back } of plant.feeds)
-    if (part.kind.class === 'transformer' && zones.length !== 1) pairs.push([`${part.id}.${hot}`, `${part.id}.${back}`])
+  for (const { part, hot, back } of zones.length === 1 ? [] : lowSources(plant))
+    pairs.push([`${part.id}.${hot}`, `${part.id}.${back}`])
   for (const id of plant.boilers) {
     const part = plant.parts.get(id)!
     const pair = part.kind.roles.callPair

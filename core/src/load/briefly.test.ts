@@ -8,6 +8,7 @@ import { load } from '../standing/load.ts'
 import { wired } from '../testing/benches.ts'
 import { briefly } from './briefly.ts'
 import { atWorst } from './budget.ts'
+import { carriesMore } from './room.ts'
 import { studyLoad } from './study.ts'
 
 /** So many VA for so long of one rated for 60, then 20. */
@@ -73,6 +74,14 @@ describe('cold wax heads on a centre', () => {
       expect(atWorst(job)[0]!.brief).toBeUndefined()
     }
   })
+})
+
+it('room for more cold wax is by what they hold with, and by what the centre bears while they start', () => {
+  const kind = 'valve/wax-head-24'
+  // Nine heads start with 55 VA and twelve with 69, which hold with 28: a fifth over its 60 is the most that counts as room.
+  expect([3, 4].map((more) => carriesMore(manifold(3), kind, more))).toEqual(['yes', 'load'])
+  expect([0, 1].map((more) => carriesMore(manifold(4), kind, more))).toEqual(['yes', 'load'])
+  expect(carriesMore(manifold(4, 55), kind, 0)).toBe('load')
 })
 
 it('a transformer that stays overloaded is spoken of before one that is so for a moment by more', () => {

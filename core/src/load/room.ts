@@ -5,7 +5,8 @@ import { kindOf, kinds } from '../parts/index.ts'
 import { addZone } from '../parts/new-job.ts'
 import { transformersAsked } from '../schemes/facts.ts'
 import { fitOf, schemeCalled, wiredBy } from '../schemes/index.ts'
-import { LoadBench, peakOf } from './carried.ts'
+import { briefly } from './briefly.ts'
+import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { fullCalls } from './full-calls.ts'
 import { MARGIN } from './limits.ts'
 
@@ -39,7 +40,10 @@ export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load
   if (panelsIn(wired) > panelsIn(job)) return 'way'
   const bench = new LoadBench(wired)
   const runs = fullCalls(grown).map(({ zones }) => bench.run(zones))
-  const carried = (part: string, rated: number) => runs.every((run) => peakOf(run.get(part)!) <= MARGIN * rated)
+  // What goes beyond the margin for a moment, while valves start, is room all the same.
+  const fits = (moments: readonly Moment[], most: number) =>
+    peakOf(moments) <= most || briefly(moments, most) !== undefined
+  const carried = (part: string, rated: number) => runs.every((run) => fits(run.get(part)!, MARGIN * rated))
   return bench.sources.every(({ part, rated }) => carried(part, rated)) ? 'yes' : 'load'
 }
 

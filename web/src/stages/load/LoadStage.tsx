@@ -13,6 +13,7 @@ import { ContactsCard } from './ContactsCard.tsx'
 import { fillOf, HowMany, OverTime, stackOf, VoltsOverTime } from './charts.tsx'
 import { FigureHeads } from './FigureHeads.tsx'
 import { FiguresOfTime } from './FiguresOfTime.tsx'
+import { addedPlainly } from './in-words.ts'
 import { LineCard } from './LineCard.tsx'
 import { MeasuredCard } from './MeasuredCard.tsx'
 import { MorningCard } from './MorningCard.tsx'
@@ -268,8 +269,8 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
       <p className="border-line border-t px-4 py-3">
         Primary <strong className="font-mono">{source.primary.toFixed(2)} A</strong>
         <span className="px-3 text-soft">·</span>
-        Added up plainly <strong className="font-mono">{va(source.together.at(-1)?.plain ?? 0)} VA</strong>, the careful
-        bound<span className="px-3 text-soft">·</span>
+        Added up plainly <strong className="font-mono">{va(addedPlainly(source))} VA</strong>, the careful bound
+        <span className="px-3 text-soft">·</span>
         {madeOf(source)}
         {fuse.length > 0 && <span className="font-semibold text-bad"> {fuse.join(' ')}</span>}
       </p>

@@ -1,6 +1,15 @@
 import type { Moment } from '@civil-lantern/core'
 import { describe, expect, it } from 'vitest'
-import { ampsIn, axisMarks, lossInWords, momentsOf, morningInWords, roomInWords, usedOf } from './in-words.ts'
+import {
+  addedPlainly,
+  ampsIn,
+  axisMarks,
+  lossInWords,
+  momentsOf,
+  morningInWords,
+  roomInWords,
+  usedOf,
+} from './in-words.ts'
 
 const moment = (at: number, va: number, there: Record<string, number> = {}): Moment => ({
   at,
@@ -71,4 +80,10 @@ it.each([
   [9000, [0, 9000, 18000]],
 ])('an axis that shows %f has marks evenly apart, the last above it', (most, marks) => {
   expect(axisMarks(most)).toEqual(marks)
+})
+
+it('what is added up plainly is of the zones that draw most, which are not all where one makes the others wait', () => {
+  const together = [3, 16, 26, 18].map((plain, n) => ({ zones: Array(n).fill('z'), va: plain - 1, plain }))
+  expect(addedPlainly({ together })).toBe(26)
+  expect(addedPlainly({ together: [] })).toBe(0)
 })

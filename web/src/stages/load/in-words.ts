@@ -1,4 +1,4 @@
-import type { ContactLoad, Moment, RoomFor } from '@civil-lantern/core'
+import type { ContactLoad, Moment, RoomFor, SourceLoad } from '@civil-lantern/core'
 
 const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`
 
@@ -22,6 +22,10 @@ export function momentsOf(moments: readonly Moment[]) {
   )
   return [...rows].map(([after, row]) => ({ after, ...row }))
 }
+
+/** Every load's VA added up plainly, of those zones together of which that is most. */
+export const addedPlainly = ({ together }: Pick<SourceLoad, 'together'>): number =>
+  Math.max(0, ...together.map(({ plain }) => plain))
 
 /** How many more of a kind fit, and what ends it. */
 export function roomInWords({ more, ends }: RoomFor): string {

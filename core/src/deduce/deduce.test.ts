@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { endKey } from '../compare/pairing.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { lowtherStreet } from '../demo/lowther-street.ts'
+import { quayTerrace } from '../demo/quay-terrace.ts'
 import { documentOf } from '../job/document.ts'
 import type { Job } from '../job/schema.ts'
 import type { Entry } from '../record/entry.ts'
 import { foundOf } from '../record/found.ts'
-import { copyOf } from '../testing/benches.ts'
+import { copyOf, wired } from '../testing/benches.ts'
 import { entered, halfSeen, netsIn } from '../testing/half-seen.ts'
 import { plants } from '../testing/mistakes.ts'
 import { chanceOf, drawn, slips } from '../testing/slips.ts'
@@ -343,6 +344,26 @@ describe('what is odd', () => {
     const green = copyOf(job)
     green.wires[call!]!.colour = 'green'
     expect(oddities(green, netsIn(green)).map(({ wire }) => wire)).toEqual([call])
+  })
+
+  it('a coil or a heater may be landed either way, and a return is no live: a neutral’s colour there is none odd', () => {
+    // Nobody has followed any of it further yet.
+    const alone = (asked: Job) => oddities(asked, new Joined()).map(({ says }) => says)
+    expect(alone(quayTerrace())).toEqual([])
+    const manifold = {
+      scheme: 's18b',
+      practice: '230',
+      panel: 'panel/manifold-8-230',
+      boiler: 'boiler/switched-live',
+    } as const
+    const heads = { valve: 'valve/wax-head-230', thermostat: 'thermostat/receiver-230', heads: 2 } as const
+    const centre = wired({ ...manifold, ...heads })
+    expect(alone(centre)).toEqual([])
+    // On what feeds the heads it is odd.
+    const [live] = wiresOf(centre, ({ from, to }) => [from, to].some(({ terminal }) => terminal === 'h1'))
+    centre.wires[live!]!.colour = 'blue'
+    const [odd] = oddities(centre, netsIn(centre))
+    expect(odd?.says).toMatch(/is blue, and leads to .*1H: switched or live, no neutral/)
   })
 
   it('parts the survey knows of and the wall does not are still to be found', () => {

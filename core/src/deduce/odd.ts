@@ -16,6 +16,8 @@ interface Terminal {
   readonly point: string
   readonly role: string
   readonly circuit: string
+  /** One of a pair that may be landed either way round: a coil, a heater. It says nothing of what is on it. */
+  readonly eitherWay: boolean
 }
 
 const EARTHS = ['green-yellow', 'green']
@@ -40,11 +42,11 @@ export function oddities(job: Job, joined: Joined): Oddity[] {
     const terminals = nets.get(joined.of(endKey(job, knownEnd(job, wire) ?? from))) ?? []
     if (sleeve || terminals.length === 0) continue
     const named = (says: string) => ({ wire, says: `Wire ${label} is ${colour}, and ${says}` })
-    const line = terminals.find(({ circuit }) => circuit === 'line voltage')
+    const line = terminals.find(({ circuit, eitherWay }) => circuit === 'line voltage' && !eitherWay)
     const [first] = terminals
     if (EARTHS.includes(colour) && !terminals.some(({ circuit }) => circuit === 'earth'))
       found.push(named(`leads to ${pointInWords(job, first!.point)}, which is no earth.`))
-    if (colour === neutral && line && !terminals.some(({ role }) => role.includes('neutral')))
+    if (colour === neutral && line && !terminals.some(({ role }) => /neutral|return/.test(role)))
       found.push(named(`leads to ${pointInWords(job, line.point)}: switched or live, no neutral.`))
   }
   return found
@@ -55,11 +57,15 @@ function netsOf(job: Job, joined: Joined): Map<string, Terminal[]> {
   const nets = new Map<string, Terminal[]>()
   for (const [part, { kind }] of Object.entries(job.parts)) {
     if (isJoint(job, part)) continue
-    for (const [terminal, { role, circuit, dry }] of Object.entries(kindOf({ kind })?.terminals ?? {})) {
+    const all = Object.entries(kindOf({ kind })?.terminals ?? {})
+    for (const [terminal, { role, circuit, dry }] of all) {
       // What a dry contact carries is not its own to say.
       if (dry || kindOf({ kind })?.class === 'joint') continue
       const net = joined.of(`${part}.${terminal}`)
-      const one = { point: `${part}.${terminal}`, role, circuit }
+      const eitherWay = all.some(
+        ([other, like]) => other !== terminal && like.role === role && like.circuit === circuit,
+      )
+      const one = { point: `${part}.${terminal}`, role, circuit, eitherWay }
       nets.set(net, [...(nets.get(net) ?? []), one])
     }
   }

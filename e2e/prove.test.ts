@@ -36,6 +36,19 @@ const device = async (who: string, phone = false) => {
   return window
 }
 
+it('what hangs otherwise than planned is said before a proof, with the way to the run sheet', async () => {
+  const [wire] = Object.keys(plan.planned.wires)
+  const { [wire!]: _gone, ...wires } = plan.planned.wires
+  await put({ ...plan.planned, wires })
+  const window = await device('Ash')
+  await window.goto(`${url}/prove`)
+  await window.sees('One conductor does not hang as planned yet.')
+  await window.click('link', 'To the run sheet')
+  await window.verdict('1 to land')
+  expect(window.complaints).toEqual([])
+  await window.page.browserContext().close()
+})
+
 it('two at one proof: each stands at a place, and a step passes from one to the other as it is done', async () => {
   const [below, above] = [await device('Ash', true), await device('Wren', true)]
   await below.goto(`${url}/prove`)

@@ -13,17 +13,19 @@ import {
 } from '@civil-lantern/core'
 import { Check, CircleDashed, Minus, X } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import { useJudge, useSession } from '../../data/open-job.tsx'
+import { sheetOf } from '../../data/run-sheet.ts'
 import { Button, Card } from '../../ui/controls.tsx'
 import { Tick } from '../../ui/fields.tsx'
-import { minutesOf, proofSays } from './in-words.ts'
+import { firstInWords, minutesOf, proofSays } from './in-words.ts'
 import { WhereIStand } from './SharedOut.tsx'
 import { SignCard } from './SignCard.tsx'
 import { StepCard } from './StepCard.tsx'
 
 /** Commissioning: a script computed from the job, gone through step by step, signed at the end. */
 export function ProveStage() {
-  const { plan, entries, session } = useSession()
+  const { plan, entries, session, found, document } = useSession()
   const { judge } = useJudge()
   const [script, setScript] = useState<Script>()
   const [failed, setFailed] = useState('')
@@ -45,6 +47,7 @@ export function ProveStage() {
   }, [judge, key, wired])
   const runs = useMemo(() => proofsIn(entries), [entries])
   const run = again ? undefined : runs.at(-1)
+  const first = wired && document.before !== null ? firstInWords(sheetOf(plan, found.job).joins.length) : undefined
   const begin = (purpose: 'whole' | 'closing' | 'zones', steps: readonly Step[], zones: readonly string[] = []) =>
     session.enter(
       [{ kind: 'proof', for: purpose, steps: steps.map(({ id }) => id), ...(zones.length > 0 ? { zones } : {}) }],
@@ -65,6 +68,14 @@ export function ProveStage() {
         )}
       </div>
       {failed && <p className="text-bad">{failed}</p>}
+      {first && !run?.signed && (
+        <p className="rounded-card border border-line bg-card px-4 py-3">
+          <b>{first}</b>{' '}
+          <Link to={`/jobs/${session.id}/hookup`} className="font-semibold underline underline-offset-4">
+            To the run sheet
+          </Link>
+        </p>
+      )}
       {script &&
         (run ? (
           <Going key={run.id} run={run} script={script} job={plan} />
@@ -169,7 +180,9 @@ function Going({ run, script, job }: { run: ProofRun; script: Script; job: Job }
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when what is done changes
   useEffect(() => setChosen(undefined), [run.outcomes.size, run.passed])
   // What begins is read from its head too: the press that began it was further down.
-  useEffect(() => document.getElementById('stage')?.scrollTo({ top: 0 }), [])
+  useEffect(() => {
+    document.getElementById('stage')?.scrollTo({ top: 0 })
+  }, [])
   // A new step is read from its head, with the verdict above it.
   const top = useRef(here)
   useEffect(() => {

@@ -1,6 +1,6 @@
 import type { AtPlace, ProofRun } from '@civil-lantern/core'
 import { describe, expect, it } from 'vitest'
-import { atPlaceInWords, boundsInWords, grouped, minutesOf, proofSays, whoStands } from './in-words.ts'
+import { atPlaceInWords, boundsInWords, firstInWords, grouped, minutesOf, proofSays, whoStands } from './in-words.ts'
 
 const run = (more: Partial<ProofRun> = {}): ProofRun =>
   ({
@@ -14,6 +14,12 @@ const run = (more: Partial<ProofRun> = {}): ProofRun =>
     signed: undefined,
     ...more,
   }) as unknown as ProofRun
+
+it('what is still to land is said before a proof, and nothing where all hangs', () => {
+  expect(firstInWords(0)).toBeUndefined()
+  expect(firstInWords(1)).toMatch(/^One conductor does not hang as planned yet\./)
+  expect(firstInWords(8)).toMatch(/^8 conductors do not hang as planned yet\./)
+})
 
 describe('the verdict of a proof', () => {
   it('before it is begun says how much it would try', () => {

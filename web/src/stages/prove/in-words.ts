@@ -15,6 +15,12 @@ export function proofSays(run: ProofRun | undefined, script: Pick<Script, 'steps
   return `${what} at step ${run.outcomes.size + 1} of ${run.steps.length};${failed === '' ? ' nothing failed.' : failed.toLowerCase()}`
 }
 
+/** What has to be done at the wall before a proof proves anything; nothing where all hangs as planned. @param left conductors that do not */
+export const firstInWords = (left: number): string | undefined =>
+  left === 0
+    ? undefined
+    : `${left === 1 ? 'One conductor does' : `${left} conductors do`} not hang as planned yet. A proof says nothing of what is landed after it.`
+
 /** What is expected of a step, by what is looked for: open and shut, running and standing. */
 export function grouped(expects: readonly Expectation[]): { says: string; of: readonly Expectation[] }[] {
   const words: Readonly<Record<Expectation['looks'], readonly [string, string]>> = {

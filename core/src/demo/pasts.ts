@@ -51,7 +51,7 @@ export const fenwickPast = (job: Job): DemoFile =>
   served('fenwick-orchard', job, (past) => {
     past
       .visit('Press master', '2026-10-30T16:20:00.000Z', 'service')
-      .complains('Boiler stops some nights and waits for its red button.', ['zone1'])
+      .complains('Boiler stops some nights and waits for its red button.', ['zone1'], 'reset')
       .read('loz', 'B1.l', 'B1.n', 118.6, quiet)
       .hand('TS1', 'calling', true)
       .hand('V2', 'lever', 'parked')
@@ -86,6 +86,7 @@ export const botanyPast = (job: Job): DemoFile =>
       .visit('Head gardener', '2026-09-14T11:00:00.000Z', 'service')
       .read('direct', 'V1.sig', 'V1.com', 6.1, quiet)
       .complains('The palm bed is too warm at noon.', ['zone1'])
+      .saw('zone:zone1', 'room', 'heats uncalled')
       .hand(job.zones.zone1?.thermostat ?? '', 'out1', 10)
       .hand('TS3', 'calling', true)
   })

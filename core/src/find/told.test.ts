@@ -15,9 +15,18 @@ describe('what is told of when it began', () => {
     ['comes-and-goes', 'wire:w21.to/ohms', 'wire:w21/open'],
     ['outage', 'part:F1/blown', 'part:V2/windingOpen'],
     ['crowded', 'part:XF1/weak', 'part:V2/windingOpen'],
+    ['reset', 'part:B1/limitTripped', 'wire:w21/open'],
   ])('%s makes %s likelier, and leaves %s', (told, favoured, other) => {
     expect(weightIn(told, favoured)).toBeGreaterThan(2 * weightIn(undefined, favoured))
     expect(weightIn(told, other)).toBe(weightIn(undefined, other))
+  })
+
+  it('what waits to be reset is a flame safeguard that saw no flame, or a limit', () => {
+    const oil = demoJobs['fenwick-orchard']!()
+    const favoured = suspectsOf(oil, [])
+      .filter(({ id }) => timesTold('reset', id) > 1)
+      .map(({ id }) => id.replace(/^part:/, ''))
+    expect(favoured.sort()).toEqual(['B1/limitTripped', 'B1/lockOut', 'BR1/noFlame', 'EYE1/dirty'])
   })
 
   it('says nothing where nobody has said anything, or something no one knows', () => {

@@ -9,6 +9,8 @@ const wiring = /^(wire|pair|lead|link):|\/loose\d+$|\/[a-z0-9]+\+[a-z0-9]+\/shor
 const joints = /^wire:.+\.(from|to)\/(open|ohms)$|\/loose\d+$|^part:.+\/ohms$/
 const parts = /^part:[^/]+\/(?!figure)[A-Za-z]+$/
 const outage = /\/(blown|tripped|gone|lockOut|setTooLow|noPower|neverCharges|dead|heatingOff|batteryDead)$/
+/** What trips and stays so until somebody presses its button, and what makes a flame safeguard do so. */
+const reset = /^part:[^/]+\/(lockOut|noFlame|dirty|limitTripped|tripped)$/
 const crowded = /\/(weak|transformerWeak|hot|seizedOpen|headStaysOpen|bodyPasses|switchNeverOpens)$|^supply\/low$/
 
 /** One of them with each complaint, or none. */
@@ -25,6 +27,7 @@ export const tellings: readonly Telling[] = [
   },
   { id: 'outage', says: 'since the power was cut', favours: [{ form: outage, times: 5 }] },
   { id: 'crowded', says: 'only while others run', favours: [{ form: crowded, times: 6 }] },
+  { id: 'reset', says: 'something waits to be reset', favours: [{ form: reset, times: 10 }] },
 ]
 
 /**

@@ -30,7 +30,7 @@ export interface Moment {
   readonly zones: Readonly<Record<string, number>>
   /** VA at the winding: the loads as phasors, the way they add up. */
   readonly va: number
-  /** Every load's VA added up plainly: the careful bound. */
+  /** Every load's amps added up plainly, at the winding's volts: the careful bound, for together they never make more. */
   readonly plain: number
   /** Volts at the winding, and what the primary draws, amps. */
   readonly volts: number
@@ -122,22 +122,21 @@ export class LoadBench {
   #moment({ part, winding, loads }: Source, at: number): Moment {
     const { circuit, netlist } = this.#simulation
     circuit.solve()
+    const { volts, va } = this.#simulation.windingLoad(part, winding.element.name)
     const zones: Record<string, number> = {}
     const classes: Record<string, number> = {}
     const there: Record<string, number> = {}
     let plain = 0
     for (const { part: of, branch } of loads) {
-      const volts = circuit.volts(branch.a, branch.b)
-      const va = volts * circuit.amps(branch)
+      const [own, amps] = [circuit.volts(branch.a, branch.b), circuit.amps(branch)]
       const zone = this.#zoneOf.get(of) ?? ''
-      zones[zone] = (zones[zone] ?? 0) + va
-      plain += va
+      zones[zone] = (zones[zone] ?? 0) + own * amps
+      plain += volts * amps
       const kind = netlist.parts.get(of)?.kind
-      if (kind) classes[kind.class] = (classes[kind.class] ?? 0) + va
+      if (kind) classes[kind.class] = (classes[kind.class] ?? 0) + own * amps
       const moves = kind?.class === 'valve' && branch.element?.name === kind.roles.actuator
-      if (moves && volts > 1) there[of] = volts
+      if (moves && own > 1) there[of] = own
     }
-    const { volts, va } = this.#simulation.windingLoad(part, winding.element.name)
     const [first] = circuit.windingCurrents(winding)
     return { at, zones, classes, va, plain, volts, primary: Math.hypot(first.re, first.im), there }
   }

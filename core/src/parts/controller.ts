@@ -104,7 +104,7 @@ export const buildingController = part({
       return moved ? next : undefined
     },
   },
-  tells: [{ is: (_f, s) => s.demand, starts: 'asks the boiler for heat', ends: 'asks for no more heat' }],
+  tells: [{ is: (_f, s) => s.demand, starts: 'asks for heat', ends: 'asks for no more heat' }],
   faults: [
     { name: 'output1Dead', says: 'Output 1 dead', repair: 'Controller', open: ['output1'] },
     { name: 'output2Dead', says: 'Output 2 dead', repair: 'Controller', open: ['output2'] },

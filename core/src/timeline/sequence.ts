@@ -26,6 +26,9 @@ export interface Sequence {
   readonly closing: readonly SequenceStep[]
 }
 
+/** Seconds between all at rest and the call. */
+const AWAKE = 1
+
 /** The sequence of operation of one zone by itself, made by running it: sound parts, everything at rest before. */
 export function sequenceOf(job: Job, zoneId: string): Sequence {
   const asking = askingOf(job, job.zones[zoneId]!)
@@ -37,6 +40,8 @@ export function sequenceOf(job: Job, zoneId: string): Sequence {
   }
   const chronicle = new Chronicle(job, { settings: quiet })
   chronicle.settle()
+  // What wakes as the power comes is over before anybody calls.
+  chronicle.rest(AWAKE)
   const called = chronicle.now
   chronicle.set(asking.part, asking.state, asking.on)
   chronicle.settle()

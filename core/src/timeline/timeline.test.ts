@@ -97,6 +97,14 @@ it('power goes and comes back: spring valves shut and open again, one that needs
   expect(outage('valve/power-both-ways')).toEqual([1, 1])
 })
 
+it('what wakes as the power comes is no part of what happens when a zone calls', () => {
+  const job = demoJobs['botany-house']!()
+  const [palm] = Object.keys(job.zones)
+  const told = sequenceOf(job, palm!).opening.map(({ label, says }) => `${label}: ${says}`)
+  expect(told).toContain('Valve 1: follows the signal')
+  expect(told.filter((line) => /powered|Valve 2/.test(line))).toEqual([])
+})
+
 it('the sequence of the cider barn reads as it is heard and seen, from the call to the last valve', () => {
   const job = demoJobs['fenwick-orchard']!()
   const { opening, closing } = sequenceOf(job, Object.keys(job.zones)[0]!)

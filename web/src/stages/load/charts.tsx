@@ -54,10 +54,13 @@ export function stackOf(job: Job, { atOnce }: SourceLoad): { id: string; name: s
 export function OverTime({ job, source }: { job: Job; source: SourceLoad }) {
   const stack = stackOf(job, source)
   // The loads add up as phasors: each zone's share of what the winding carries.
-  const data = source.atOnce.map(({ at, zones, va, plain }) => ({
-    at,
-    ...Object.fromEntries(stack.map(({ id }) => [id || 'rest', plain > 0 ? ((zones[id] ?? 0) * va) / plain : 0])),
-  }))
+  const data = source.atOnce.map(({ at, zones, va }) => {
+    const sum = Object.values(zones).reduce((a, b) => a + b, 0)
+    return {
+      at,
+      ...Object.fromEntries(stack.map(({ id }) => [id || 'rest', sum > 0 ? ((zones[id] ?? 0) * va) / sum : 0])),
+    }
+  })
   const marks = axisMarks(Math.max(source.rated, source.peak))
   return (
     <ResponsiveContainer width="100%" height={250}>

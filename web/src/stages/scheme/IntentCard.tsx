@@ -2,6 +2,7 @@ import { intentOf, type Job, zonesInOrder } from '@civil-lantern/core'
 import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 import { NumberField } from '../../ui/fields.tsx'
+import { hasPumps, meantInWords } from './in-words.ts'
 
 /** What the job is meant to do: which zones each pump serves, and how long one may push against shut valves. */
 export function IntentCard({ job }: { job: Job }) {
@@ -11,11 +12,7 @@ export function IntentCard({ job }: { job: Job }) {
   return (
     <Card title="What it is meant to do" aside={job.intent ? 'as you set it' : 'from the scheme'}>
       <div className="grid gap-3 px-4 py-3">
-        <p>
-          A valve opens when its zone calls
-          {intent.first ? `, unless ${job.zones[intent.first]?.name} calls: it has priority` : ''}. The boiler is called
-          while a zone is open.
-        </p>
+        <p>{meantInWords(job, intent.first)}</p>
         {[...intent.pumps].map(([pump, meant]) => (
           <fieldset key={pump} className="rounded-control border border-line px-3 pb-1">
             <legend className="px-1 font-semibold">
@@ -48,20 +45,22 @@ export function IntentCard({ job }: { job: Job }) {
           </fieldset>
         ))}
         <div className="flex flex-wrap items-end gap-4">
-          <div className="w-64">
-            <NumberField
-              label="A pump may push against shut valves for"
-              unit="s"
-              min={0}
-              max={3600}
-              value={intent.deadEnd}
-              onCommit={(deadEnd) =>
-                session.edit(`At most ${deadEnd} s against shut valves`, (d) => {
-                  d.intent = { ...d.intent, pumps: d.intent?.pumps ?? {}, deadEnd }
-                })
-              }
-            />
-          </div>
+          {hasPumps(job) && (
+            <div className="w-64">
+              <NumberField
+                label="A pump may push against shut valves for"
+                unit="s"
+                min={0}
+                max={3600}
+                value={intent.deadEnd}
+                onCommit={(deadEnd) =>
+                  session.edit(`At most ${deadEnd} s against shut valves`, (d) => {
+                    d.intent = { ...d.intent, pumps: d.intent?.pumps ?? {}, deadEnd }
+                  })
+                }
+              />
+            </div>
+          )}
           {job.intent && (
             <Button
               look="quiet"

@@ -8,6 +8,7 @@ import { useWorkspace } from '../../data/workspace.ts'
 import { Button, Card } from '../../ui/controls.tsx'
 import { download } from '../../ui/download.ts'
 import { IntentCard } from './IntentCard.tsx'
+import { asMeantInWords } from './in-words.ts'
 import { Working } from './Working.tsx'
 
 /** The wiring held against its intent in every combination of calls: proven, or what differs and why. */
@@ -33,12 +34,8 @@ export function ProofView({ job }: { job: Job }) {
 }
 
 function Result({ proof, job }: { proof: Proof; job: Job }) {
-  const { differences, rows, deadEnds } = proof
+  const { differences, rows } = proof
   const outputs = useMemo(() => outputRules(job, proof), [job, proof])
-  const longest = deadEnds.reduce<(typeof deadEnds)[number] | undefined>(
-    (most, one) => (!most || one.seconds > most.seconds ? one : most),
-    undefined,
-  )
   return (
     <>
       <Card
@@ -50,15 +47,7 @@ function Result({ proof, job }: { proof: Proof; job: Job }) {
         aside="also with tanks warm, at the limit, power lost and back"
       >
         <div className="grid gap-2 px-3 py-3">
-          {differences.length === 0 && (
-            <p className="px-1">
-              Every valve opens when its zone calls and at no other time; boiler and pumps run when they should and
-              never else.
-              {longest
-                ? ` ${job.parts[longest.pump]?.label} pushes against shut valves for at most ${Math.round(longest.seconds)} s.`
-                : ''}
-            </p>
-          )}
+          {differences.length === 0 && <p className="px-1">{asMeantInWords(job, proof)}</p>}
           {differences.map((difference) => (
             <DifferenceRow
               key={`${difference.trial}${difference.part}${difference.should}`}

@@ -359,6 +359,7 @@ describe('what is odd', () => {
     const heads = { valve: 'valve/wax-head-230', thermostat: 'thermostat/receiver-230', heads: 2 } as const
     const centre = wired({ ...manifold, ...heads })
     expect(alone(centre)).toEqual([])
+    expect(oddities(centre, netsIn(centre))).toEqual([])
     // On what feeds the heads it is odd.
     const [live] = wiresOf(centre, ({ from, to }) => [from, to].some(({ terminal }) => terminal === 'h1'))
     centre.wires[live!]!.colour = 'blue'

@@ -76,6 +76,19 @@ describe('cold wax heads on a centre', () => {
   })
 })
 
+it('a start that opens the fuse is an overload, however soon it would be over', () => {
+  const charging = (amps: number) => {
+    const one = wired({ zones: 1, valve: 'valve/stored-charge' })
+    one.parts.XF1!.figures = { ...one.parts.XF1!.figures, va: 9 }
+    one.parts.F1!.figures = { ...one.parts.F1!.figures, amps }
+    return study(one)
+  }
+  expect(charging(1)).toMatchObject({ tone: 'busy', hot: [] })
+  const weak = charging(0.2)
+  expect(weak.hot).toEqual([{ part: 'F1', seconds: expect.any(Number) }])
+  expect(weak).toMatchObject({ tone: 'wrong', says: expect.stringMatching(/^Transformer is short by/) })
+})
+
 it('room for more cold wax is by what they hold with, and by what the centre bears while they start', () => {
   const kind = 'valve/wax-head-24'
   // Nine heads start with 55 VA and twelve with 69, which hold with 28: a fifth over its 60 is the most that counts as room.

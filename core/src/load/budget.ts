@@ -43,14 +43,14 @@ export function atWorst(job: Job): AtWorst[] {
     const runs = cases.map(({ zones, runs }) => ({ zones, moments: runs.get(part)! }))
     const most = runs.reduce((a, b) => (peakOf(b.moments) > peakOf(a.moments) ? b : a))
     // Only where every call that is too much is so for a moment.
-    const over = runs.filter(({ moments }) => peakOf(moments) > rated)
-    const brief = over.map(({ moments }) => briefly(moments, rated))
+    const lasting = runs.some(({ moments }) => peakOf(moments) > rated && briefly(moments, rated) === undefined)
+    const brief = lasting ? undefined : briefly(most.moments, rated)
     return {
       part,
       rated,
       va: peakOf(most.moments),
       zones: most.zones,
-      ...(brief.length > 0 && !brief.includes(undefined) ? { brief: Math.max(...brief.map(Number)) } : {}),
+      ...(brief === undefined ? {} : { brief }),
       starved: starvedIn(
         job,
         runs.flatMap(({ moments }) => moments),

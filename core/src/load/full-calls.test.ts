@@ -23,6 +23,7 @@ describe('who calls when most is drawn', () => {
 
   it('each alone is tried too, and one zone once', () => {
     expect(callsTried(tank())).toEqual([[press], [bindery], [washRoom], [press, bindery, washRoom], [press, bindery]])
+    expect(callsTried(wired({ zones: 2 }))).toEqual([['z1'], ['z2'], ['z1', 'z2']])
     expect(callsTried(wired({ zones: 1 }))).toEqual([['z1']])
   })
 })

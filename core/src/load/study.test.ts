@@ -347,6 +347,21 @@ describe('priority', () => {
   })
 })
 
+it('one thing otherwise is told of the calls that draw most, which are not all where hot water goes first', () => {
+  const { cases, sources } = study(demoJobs['sable-row']!())
+  const without = cases.find(({ name }) => name.includes('powered thermostats'))!
+  expect(without.peaks.PN1).toBeGreaterThan(sources[0]!.peak - 3)
+  expect(without.peaks.PN1).toBeLessThan(sources[0]!.peak - 1)
+})
+
+it('what runs only while a zone calls alone has its volts on the line too', () => {
+  const apart = wired({ scheme: 's5c', panel: 'panel/zone-valve-6', hotWater: true, zones: 3 })
+  const pumps = study(apart).line.filter(({ part }) => part.startsWith('P') && part !== 'PN1')
+  expect(pumps.map(({ part }) => part).sort()).toEqual(['P1', 'P2'])
+  // While hot water is proven the system pump stands still, so that it does not run while all call.
+  expect(pumps.find(({ part }) => part === 'P1')!.zones).toHaveLength(1)
+})
+
 it('what lets go is told of the others where hot water goes first', () => {
   const job = wired({ scheme: 's5a', panel: 'panel/zone-valve-6', hotWater: true, zones: 6, valve: 'valve/heat-3' })
   const hot = (priority: 0 | 1) =>

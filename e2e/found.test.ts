@@ -51,7 +51,7 @@ it('with one thing switched off the volts tell conductors apart; a photo and a l
   const window = await device('Ash')
   await window.goto(`${program.url}/jobs/${id}/hookup/found`)
   await window.verdict('6 loose ends')
-  await window.sees('Line voltage stands under these covers: only for who is licensed for it')
+  await window.sees('Line voltage stands under these covers: only for those licensed for it')
   const field = (node: string) => `Volts at ${nodeInWords(job, node)}`
   expect(
     await (await window.find('textbox', field(round.at[0]!.node))).evaluate(

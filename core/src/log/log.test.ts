@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { demoFiles } from '../demo/index.ts'
+import { demoFiles, demoJobs } from '../demo/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { circuitIn, documentOf } from '../job/document.ts'
+import type { Job } from '../job/schema.ts'
+import { blankJob } from '../parts/new-job.ts'
 import { type Entry, nextEntry } from '../record/entry.ts'
 import { inHours } from '../record/kinds/hours.ts'
 import type { Stand } from '../record/stand.ts'
+import { wired } from '../testing/benches.ts'
 import { daysWithoutHours, guessedHours, hoursIn } from './hours.ts'
 import { partsOnRecord, registerOf, tallyOfParts } from './register.ts'
 import { customerReport, fullReport } from './report.ts'
@@ -34,6 +37,29 @@ const reading = (point: string, says: string, value: number) => ({
 })
 const repair = (unit: string, says: string) => ({ kind: 'repair', unit, does: 'replace', says })
 const spent = (activity: string, minutes: number) => ({ kind: 'hours', activity, minutes })
+
+describe('what feeds the valves, on the paper', () => {
+  const plant = (job: Job) =>
+    fullReport(documentOf(job, circuitIn(job)), []).sections.find(({ heading }) => heading === 'The plant')!.lines[1]
+
+  it.each<[string, Job, RegExp]>([
+    ['its transformer, as it is rated on the wall', job, /^Boiler: .*\. Transformer 40 VA\.$/],
+    ['the one inside a panel', demoJobs['sable-row']!(), /Zone panel, 100 VA inside\.$/],
+    ['none at line voltage', demoJobs['lowther-street']!(), /No transformer: every valve works at line voltage\.$/],
+    [
+      'the boiler’s control',
+      wired({ scheme: 's4', boiler: 'boiler/valve-supply' }),
+      /the boiler’s own control, which feeds/,
+    ],
+    ['each of several', wired({ scheme: 's3' }), /Transformer 1 \d+ VA and Transformer 2 \d+ VA\.$/],
+  ])('names %s', (_name, asked, says) => {
+    expect(plant(asked)).toMatch(says)
+  })
+
+  it('says nothing of it where nothing is wired', () => {
+    expect(plant(blankJob('Tide mill', '120'))).toBe('Boiler: Boiler, dry call.')
+  })
+})
 
 describe('the log, narrowed', () => {
   const entries = told(

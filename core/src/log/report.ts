@@ -16,6 +16,7 @@ import { standInWords } from '../record/stand-in-words.ts'
 import { schemeCalled } from '../schemes/index.ts'
 import type { Drawing } from './drawings/drawing.ts'
 import { drawingsOf } from './drawings/index.ts'
+import { feedsInWords } from './feeds-in-words.ts'
 import { hoursIn } from './hours.ts'
 
 export interface ReportTable {
@@ -54,7 +55,7 @@ const CAUTIONS = [
 const REGION: Readonly<Record<Document['practice'], string>> = {
   '120':
     'Limited-energy circuits stay at or under 100 VA; permits and inspection are those of the authority on the spot.',
-  '230': 'Isolation is double-pole and fused; work that must be notified is notified by who may certify it.',
+  '230': 'Isolation is double-pole and fused; work that must be notified is notified by those who may certify it.',
 }
 
 /** Everything the next technician needs: what was found and done, every reading, the proof, what is still open. */
@@ -80,7 +81,7 @@ export function fullReport(document: Document, entries: readonly Entry[]): Repor
     sections: [
       ...section('The plant', [
         `${Object.keys(document.zones).length} zones, ${mains(document.practice).volts} V practice, wired: ${scheme}.`,
-        `Boiler: ${boiler === '' ? 'none here' : nameOf(plan, boiler)}. Control transformer ${document.survey.transformer.va} VA.`,
+        `Boiler: ${boiler === '' ? 'none here' : nameOf(plan, boiler)}. ${Object.keys(plan.parts).length === 0 ? '' : feedsInWords(plan)}`.trim(),
         ...zonesInOrder(plan).map(
           ({ number, name, place, thermostatKind, valveKind }) =>
             `${number} ${name}, ${plan.places[place]?.name ?? ''}: ${nameOf(plan, thermostatKind)}; ${valveKind === '' ? 'no valve' : nameOf(plan, valveKind)}`,

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { demoJobs } from '../demo/index.ts'
 import { kestrelPoint } from '../demo/kestrel-point.ts'
 import { readEntry } from '../formats/read-entry.ts'
 import { circuitIn, documentOf } from '../job/document.ts'
+import type { Job } from '../job/schema.ts'
 import { kindOf } from '../parts/index.ts'
 import { copyOf, wired } from '../testing/benches.ts'
 import { line } from '../testing/ways.ts'
@@ -31,6 +33,17 @@ const repair = (does: string) => ({ kind: 'repair', unit: 'V2/head', does, says:
 const sign = (more: object) => ({ kind: 'sign', name: 'Warden', meter: '', passed: 9, of: 12, ...more })
 const step = (more: object) => ({ kind: 'step', step: 'none', name: 'Nothing calls', outcome: 'pass', ...more })
 const wire = job.wires.w21!
+
+it('a knob is told with its unit, as its part has it, and in what it shows and not what is held', () => {
+  const seen = (asked: Job, part: string, state: string, value: number) =>
+    entryInWords(asked, { kind: 'seen', what: 'hand', part, state, value })
+  const garden = copyOf(demoJobs['botany-house']!())
+  expect(seen(garden, 'BC1', 'out1', 10)).toBe('Controller 1: output 1 10 V')
+  garden.parts.BC1!.figures = { ...garden.parts.BC1!.figures, current1: 1 }
+  expect(seen(garden, 'BC1', 'out1', 12.5)).toBe('Controller 1: output 1 12.5 mA')
+  expect(seen(demoJobs['lowther-street']!(), 'PR1', 'clock', 27_000)).toBe('Programmer: the time is 7.5 h')
+  expect(seen(garden, 'BC9', 'out1', 10)).toBe('BC9: out1 10')
+})
 
 describe('every kind of entry in words', () => {
   it.each<[Entry['body'], string]>([

@@ -44,6 +44,6 @@ function moved(job: Job, hands: Settings): string[] {
     const calls = [kind.roles.calling, ...Object.values(kind.roles.outputs ?? {})]
     return Object.entries(states)
       .filter(([state, value]) => state in comes && comes[state] !== value && !calls.includes(state))
-      .map(([state, value]) => `${labelOf(job, id)}: ${handInWords(kind.kind, state, value)}`)
+      .map(([state, value]) => `${labelOf(job, id)}: ${handInWords(part, state, value)}`)
   })
 }

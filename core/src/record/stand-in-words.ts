@@ -15,7 +15,7 @@ export function standInWords(job: Job, { calls, hands, lifted, linked, power, pl
     ...(calls === undefined ? [] : [calling.length > 0 ? `Calling: ${calling.join(', ')}` : 'Nobody calls']),
     ...(power && !power.on ? ['Power off'] : []),
     ...(hands ?? []).map(
-      ({ part, state, value }) => `${labelOf(job, part)}: ${handInWords(job.parts[part]?.kind, state, value)}`,
+      ({ part, state, value }) => `${labelOf(job, part)}: ${handInWords(job.parts[part], state, value)}`,
     ),
     ...(lifted ?? []).map((point) => `${pointInWords(job, point)} lifted`),
     ...(linked ?? []).map(([a, b]) => `${pointInWords(job, a)} linked to ${pointInWords(job, b)}`),

@@ -81,7 +81,7 @@ export const action = entryKind({
   says: (body, job) =>
     'ends' in body
       ? 'Put back'
-      : `${pointInWords(job, body.of)} ${acts[body.does].did}${body.with === undefined ? '' : ` to ${pointInWords(job, body.with)}`}${body.state === undefined ? '' : `, ${handInWords(job.parts[body.of]?.kind, body.state, body.value)}`}`,
+      : `${pointInWords(job, body.of)} ${acts[body.does].did}${body.with === undefined ? '' : ` to ${pointInWords(job, body.with)}`}${body.state === undefined ? '' : `, ${handInWords(job.parts[body.of], body.state, body.value)}`}`,
 })
 
 /** What an action makes of the circuit while it lasts. */

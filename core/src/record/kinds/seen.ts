@@ -1,4 +1,5 @@
 import { Type } from 'typebox'
+import { figuresOf } from '../../circuit/netlist.ts'
 import { type Job, Part, Wire } from '../../job/schema.ts'
 import { kindOf, UNKNOWN_END } from '../../parts/index.ts'
 import { suppositionInWords } from '../../suppose/index.ts'
@@ -129,7 +130,7 @@ export const seen = entryKind({
       case 'condition':
         return `${suppositionInWords(job, body.is)}${body.so ? '' : ': no longer'}`
       case 'hand':
-        return `${labelOf(job, body.part)}: ${handInWords(job.parts[body.part]?.kind, body.state, body.value)}`
+        return `${labelOf(job, body.part)}: ${handInWords(job.parts[body.part], body.state, body.value)}`
       case 'figure':
         return figureInWords(job, body)
       case 'supply':
@@ -146,15 +147,19 @@ function figureInWords(job: Job, { part, figure, value }: { part: string; figure
   return `${labelOf(job, part)}: ${known?.name ?? figure} ${value} ${known?.unit ?? ''}`.trim()
 }
 
-/** A hand's position in the words its kind has for it. */
-export function handInWords(kind: string | undefined, state: string, value: unknown): string {
-  const known = kindOf({ kind: kind ?? '' })
+/** A hand's position in the words its kind has for it, a knob's with its unit. @example 'manual lever parked open', 'output 1 10 V' */
+export function handInWords(part: Pick<Part, 'kind' | 'figures'> | undefined, state: string, value: unknown): string {
+  const known = kindOf(part)
   const control = known?.controls?.find((one) => one.state === state)
-  if (!control) return `${state} ${String(value)}`
-  const option = 'options' in control ? control.options.find((one) => one.value === value) : undefined
-  const says = option?.says ?? String(value)
+  if (!known || !control) return `${state} ${String(value)}`
+  const name = control.name.toLowerCase()
+  if ('dial' in control) {
+    const { unit, per = 1 } = control.dial(figuresOf(known, part?.figures))
+    return `${name} ${Number((Number(value) / per).toFixed(2))} ${unit}`.trim()
+  }
+  const says = control.options.find((one) => one.value === value)?.says ?? String(value)
   // A switch is all there is of its part, which is named before.
-  return control.name === known?.name ? says : `${control.name.toLowerCase()} ${says}`
+  return control.name === known.name ? says : `${name} ${says}`
 }
 
 /** A node of its own for an end that nobody has followed yet. */

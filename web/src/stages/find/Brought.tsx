@@ -77,7 +77,7 @@ export function Danger({ ask }: { ask: Proposed['ask'] }) {
   if (ask.line && ask.power)
     return (
       <p className="font-semibold text-bad">
-        A reading on live line voltage: only for who is licensed for it, one hand, fused leads with guarded tips, on dry
+        A reading on live line voltage: only for those licensed for it, one hand, fused leads with guarded tips, on dry
         ground. Nothing else tells the suspects apart; otherwise pass it over.
       </p>
     )
@@ -92,8 +92,8 @@ export function Danger({ ask }: { ask: Proposed['ask'] }) {
     return (
       <p className="font-semibold">
         {ask.ask === 'amps'
-          ? 'Line voltage stands under the same cover as this wire: only for who may work beside it, the clamp held behind its guard, and nothing else in there. Otherwise pass this one over.'
-          : 'Line voltage stands under the same cover as one of these terminals: only for who may work beside it, one hand, and leads with guarded tips. Otherwise pass this one over.'}
+          ? 'Line voltage stands under the same cover as this wire: only for those who may work beside it, the clamp held behind its guard, and nothing else in there. Otherwise pass this one over.'
+          : 'Line voltage stands under the same cover as one of these terminals: only for those who may work beside it, one hand, and leads with guarded tips. Otherwise pass this one over.'}
       </p>
     )
   if (ask.power)

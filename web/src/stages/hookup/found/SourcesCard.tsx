@@ -39,7 +39,7 @@ export function SourcesCard({ round, job, off }: { round: SourceRound; job: Job;
         </p>
         <p className="font-semibold">
           {line
-            ? 'Line voltage stands under these covers: only for who is licensed for it, one hand, fused leads with guarded tips, a tester that was just tried. Otherwise leave it and measure ohms, dead.'
+            ? 'Line voltage stands under these covers: only for those licensed for it, one hand, fused leads with guarded tips, a tester that was just tried. Otherwise leave it and measure ohms, dead.'
             : 'Live terminals: one hand, and a tester that was just tried.'}
         </p>
         {round.off?.comesOut && <p>The fuse is drawn, and put back, with the supply off and proved dead.</p>}

@@ -15,7 +15,7 @@ import { labelOf } from '../words/words.ts'
  * feedsInWords(lowtherStreet()) // 'No transformer: every valve works at line voltage.'
  */
 export function feedsInWords(job: Job): string {
-  const rated = (of: 'transformer' | 'panel', says: (label: string, va: number) => string) =>
+  const rated = (of: 'transformer' | 'panel' | 'boiler', says: (label: string, va: number) => string) =>
     Object.entries(job.parts).flatMap(([id, part]) => {
       const kind = kindOf(part)
       const va = kind?.class === of ? figuresOf(kind, part.figures).va : undefined
@@ -26,7 +26,7 @@ export function feedsInWords(job: Job): string {
     ...rated('panel', (label, va) => `${label}, ${va} VA inside`),
   ]
   if (all.length > 0) return `${listed(all)}.`
-  return Object.values(job.zones).some(isLowVoltage)
-    ? 'No transformer beside the boiler’s own control, which feeds the valves.'
-    : 'No transformer: every valve works at line voltage.'
+  if (!Object.values(job.zones).some(isLowVoltage)) return 'No transformer: every valve works at line voltage.'
+  const boilers = rated('boiler', (label, va) => `${label}’s own control, ${va} VA, feeds the valves`)
+  return `${listed(boilers) || 'What feeds the valves is not on record'}.`
 }

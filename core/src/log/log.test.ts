@@ -49,7 +49,7 @@ describe('what feeds the valves, on the paper', () => {
     [
       'the boiler’s control',
       wired({ scheme: 's4', boiler: 'boiler/valve-supply' }),
-      /the boiler’s own control, which feeds/,
+      /Boiler’s own control, \d+ VA, feeds the valves\.$/,
     ],
     ['each of several', wired({ scheme: 's3' }), /Transformer 1 \d+ VA and Transformer 2 \d+ VA\.$/],
   ])('names %s', (_name, asked, says) => {

@@ -29,7 +29,7 @@ describe('what feeds the valves, in words', () => {
   it('is the boiler’s own where none hangs beside it', () => {
     const job = demo('kestrel-point')
     delete job.parts.XF1
-    expect(transformerInWords(job).note).toBe('the boiler’s control feeds the valves')
+    expect(transformerInWords(job).value).toBe('40 VA, in the boiler’s control')
     expect(transformerInWords({ ...job, wires: {} }).note).toBe('fuse 2 A')
   })
 })

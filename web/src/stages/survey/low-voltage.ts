@@ -22,5 +22,8 @@ export function transformerInWords(job: Job): { value: string; note: string } {
   const inside = panel ? kindOf({ kind: likeOf(job, panel) })?.figures.va?.value : undefined
   if (inside !== undefined) return { value: `${inside} VA, in the panel`, note: 'no other hangs' }
   if (!worksLow(job)) return { value: 'None', note: 'every valve works at line voltage' }
-  return Object.keys(job.wires).length === 0 ? own : { value: 'None', note: 'the boiler’s control feeds the valves' }
+  // Where the boiler's control feeds the valves it is this one.
+  return Object.keys(job.wires).length === 0
+    ? own
+    : { value: `${rated}, in the boiler’s control`, note: 'no other hangs' }
 }

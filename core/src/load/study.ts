@@ -3,25 +3,21 @@ import { valvesOf, zonesInOrder } from '../job/zones.ts'
 import { Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
-import { clockWords } from '../timeline/clock-words.ts'
-import { labelOf } from '../words/words.ts'
 import { asking } from './all-calling.ts'
 import { briefly } from './briefly.ts'
 import { voltsNeeded } from './budget.ts'
 import { LoadBench, type Moment, peakOf } from './carried.ts'
 import { casesOf, type LoadCase } from './cases.ts'
 import { type ContactLoad, contactLoads } from './contacts.ts'
-import { type FullCall, fullCalls, whoCallsInWords } from './full-calls.ts'
+import { type FullCall, fullCalls } from './full-calls.ts'
 import { MARGIN } from './limits.ts'
 import { type LineDevice, lineVolts } from './line-volts.ts'
 import { type Mend, mendsTried } from './mends.ts'
 import type { Device, SourceLoad } from './source-load.ts'
+import { fullest, type LoadVerdict, verdictOf } from './verdict.ts'
 import { worstTogether } from './worst.ts'
 
-export interface LoadStudy {
-  readonly tone: 'well' | 'busy' | 'wrong'
-  readonly says: string
-  readonly why: string
+export interface LoadStudy extends LoadVerdict {
   readonly sources: readonly SourceLoad[]
   /** What every contact, fuse and breaker carries at worst, the most used first. */
   readonly contacts: readonly ContactLoad[]
@@ -115,7 +111,7 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     }
   const order = { well: 0, just: 1, no: 2 }
   return {
-    ...overAll(job, verdictOf(job, sources), contacts),
+    ...verdictOf(job, sources, contacts),
     sources,
     contacts,
     line: lineVolts(job, wrong),
@@ -124,12 +120,6 @@ export function* studyLoad(job: Job, wrong: readonly Supposition[] = []): Genera
     mends: mends.toSorted((a, b) => order[a.mends] - order[b.mends]),
   }
 }
-
-/** The one that is used most; what is more than one is rated for only while valves start comes after what stays so. */
-const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>
-  sources.toSorted((a, b) => Number(isOver(b)) - Number(isOver(a)) || b.peak / b.rated - a.peak / a.rated)[0]
-
-const isOver = ({ peak, rated, brief }: SourceLoad) => peak > rated && brief === undefined
 
 /** Share by which fewer zones must draw more than all of them to be spoken of instead: what the line sags by is less. */
 const LEAST_MORE = 0.03
@@ -194,96 +184,4 @@ function devicesOf(
     })
   }
   return found.filter(({ volts }) => Number.isFinite(volts))
-}
-
-/** What the transformers say, unless a contact or a fuse carries more than it may; without one, what the fullest fuse carries. */
-function overAll(
-  job: Job,
-  told: Pick<LoadStudy, 'tone' | 'says' | 'why'>,
-  contacts: readonly ContactLoad[],
-): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
-  const over = contacts.find(({ amps, may }) => amps > may)
-  if (over && told.tone !== 'wrong') {
-    return {
-      tone: 'wrong',
-      says: `${labelOf(job, over.part)} carries ${over.amps.toFixed(1)} A when ${whoCallsInWords(job, over.zones)}, and may carry ${over.may} A.`,
-      why: over.guards ? 'It lets go in time.' : 'A contact that carries too much burns, or welds shut.',
-    }
-  }
-  const fuse = contacts.find(({ guards }) => guards)
-  return told.why === AT_LINE && fuse
-    ? {
-        ...told,
-        says: `${labelOf(job, fuse.part)} carries it when ${whoCallsInWords(job, fuse.zones)}: ${fuse.amps.toFixed(2)} of ${fuse.may} A.`,
-        why: `${AT_LINE} No transformer carries anything here.`,
-      }
-    : told
-}
-
-const AT_LINE = 'The valves work at line voltage.'
-
-const short = (device: Device) => device.needs !== undefined && device.volts < device.needs
-
-function verdictOf(job: Job, sources: readonly SourceLoad[]): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
-  const worst = fullest(sources)
-  if (!worst) return { tone: 'well', says: 'No transformer carries anything here.', why: AT_LINE }
-  if (worst.together.length === 1)
-    return { tone: 'well', says: 'No zone is surveyed, so nothing calls.', why: 'Survey the zones first.' }
-  const unfed = zonesUnfed(job, sources)
-  const told = verdictOn(job, worst)
-  return unfed.length === 0
-    ? told
-    : { ...told, why: `${told.why} Not counted, for it gets nothing: ${unfed.join(', ')}.`.trim() }
-}
-
-/** Valves that draw from no transformer though their zones call: broken, lifted, or not wired. */
-const zonesUnfed = (job: Job, sources: readonly SourceLoad[]): string[] =>
-  Object.values(job.zones).flatMap(({ valve }) => {
-    const kind = valve ? kindOf(job.parts[valve]!) : undefined
-    const low = kind?.terminals[kind.hookup?.back ?? '']?.circuit === 'low voltage'
-    return valve && low && !sources.some(({ devices }) => devices.some(({ part }) => part === valve))
-      ? [labelOf(job, valve)]
-      : []
-  })
-
-function verdictOn(job: Job, worst: SourceLoad): Pick<LoadStudy, 'tone' | 'says' | 'why'> {
-  const name = labelOf(job, worst.part)
-  const most = worst.devices.toSorted((a, b) => b.holds - a.holds)[0]
-  const heads = most ? valvesOf(job.zones[most.zone] ?? {}).length : 0
-  const draws =
-    heads > 1 ? `The ${heads} heads of ${job.zones[most!.zone]!.name} draw` : `${labelOf(job, most?.part ?? '')} draws`
-  const hungry = most ? `${draws} ${most.holds.toFixed(0)} VA as long as ${heads > 1 ? 'they are' : 'it is'} open.` : ''
-  const who = whoCallsInWords(job, worst.zones)
-  if (isOver(worst))
-    return {
-      tone: 'wrong',
-      says: `${name} is short by ${Math.ceil(worst.peak - worst.rated)} VA when ${who}.`,
-      why: hungry,
-    }
-  const starved = worst.devices.find(short)
-  if (starved)
-    return {
-      tone: 'wrong',
-      says: `${labelOf(job, starved.part)} gets ${starved.volts.toFixed(1)} V when ${who}, and needs ${starved.needs} V to start.`,
-      why: 'It starts late or not at all: the source sags, or its cable is long and thin.',
-    }
-  if (worst.brief !== undefined)
-    return {
-      tone: 'busy',
-      says: `${name} gives ${worst.peak.toFixed(0)} of ${worst.rated} VA for ${clockWords(worst.brief)} when ${who}, and ${worst.atOnce.at(-1)!.va.toFixed(0)} after that.`,
-      why: 'Its winding bears that while they start; they open a little slower.',
-    }
-  const left = worst.rated - worst.peak
-  if (worst.peak > MARGIN * worst.rated)
-    return {
-      tone: 'busy',
-      says: `${name} carries it when ${who}, with ${left.toFixed(0)} VA to spare and no margin.`,
-      why: `${worst.peak.toFixed(0)} of ${worst.rated} VA; up to ${(MARGIN * worst.rated).toFixed(0)} leaves a margin.`,
-    }
-  return {
-    tone: 'well',
-    says: `${name} carries it when ${who}: ${worst.peak.toFixed(0)} of ${worst.rated} VA.`,
-    // How many more valves that carries is found by running them, never by dividing.
-    why: `${(MARGIN * worst.rated - worst.peak).toFixed(0)} VA are left within the margin.`,
-  }
 }

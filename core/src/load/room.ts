@@ -1,6 +1,6 @@
 import { produce } from 'immer'
 import type { Job } from '../job/schema.ts'
-import { MOST_ZONES, zonesInOrder } from '../job/zones.ts'
+import { MOST_ZONES } from '../job/zones.ts'
 import { kindOf, kinds } from '../parts/index.ts'
 import { addZone } from '../parts/new-job.ts'
 import { transformersAsked } from '../schemes/facts.ts'
@@ -29,7 +29,7 @@ export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load
   for (let n = 0; n < more; n++) {
     const on = several ? emptiest(n > 0 ? withNameplates(wiredBy(grown, scheme), job) : job) : undefined
     grown = produce(grown, (draft) => {
-      const zone = zoneMore(draft)
+      const zone = draft.zones[addZone(draft)]!
       zone.valveKind = kind
       if (on !== undefined) zone.transformer = on
     })
@@ -48,15 +48,6 @@ export function carriesMore(job: Job, kind: string, more: number): 'yes' | 'load
 }
 
 const panelsIn = (job: Job) => Object.values(job.parts).filter((part) => kindOf(part)?.class === 'panel').length
-
-/** One room more. Hot water stays the last: a panel has its relay there. */
-function zoneMore(draft: Job): Job['zones'][string] {
-  const zone = draft.zones[addZone(draft)]!
-  const before = zonesInOrder(draft).at(-2)
-  const tank = before && draft.zones[before.id]!
-  if (tank?.hotWater) [zone.number, tank.number] = [tank.number, zone.number]
-  return zone
-}
 
 /** Of the transformers that share the zones, the number of the one with most VA left when everything calls. */
 function emptiest(job: Job): number | undefined {

@@ -63,6 +63,19 @@ it('a room after a tank is like the rooms before it, and the first room beside a
   expect(job.zones[addZone(job)]).toMatchObject({ number: 3, thermostatKind: 'thermostat/two-wire', run: 12 })
 })
 
+it('a room more on a panel is wired before its hot water, and behind it where there is no panel', () => {
+  const survey = (panel?: string) => {
+    const job = blankJob('Tide mill', '120')
+    if (panel) job.survey.panel = panel
+    addZone(job)
+    job.zones.zone2 = { ...job.zones.zone1!, hotWater: true, number: 2, name: 'Tank' }
+    const more = [addZone(job), addZone(job)].map((id) => [job.zones[id]!.number, job.zones[id]!.name])
+    return [job.zones.zone2.number, ...more]
+  }
+  expect(survey('panel/zone-valve-4')).toEqual([4, [2, 'Zone 2'], [3, 'Zone 3']])
+  expect(survey()).toEqual([2, [3, 'Zone 3'], [4, 'Zone 4']])
+})
+
 it('terminals lie as the kind has them, or as the layout says that was chosen; of what nobody knows there are none', () => {
   const part = { kind: 'panel/zone-valve-3' }
   const usual = terminalsInOrder(part)

@@ -30,13 +30,19 @@ export function blankJob(title: string, practice: Practice): Job {
   }
 }
 
-/** Adds a room like the last one, or with the usual kinds, at its place. Changes the draft; returns the zone's id. */
+/**
+ * Adds a room like the last one, or with the usual kinds, at its place; before the hot water of a panel, whose relay is that of
+ * the last row. Changes the draft; returns the zone's id.
+ */
 export function addZone(draft: Job): string {
   const zones = zonesInOrder(draft)
   // A tank has a thermostat of its own sort, and hangs where no room is.
   const last = zones.findLast(({ hotWater }) => !hotWater)
   const usual = usualKinds[draft.practice]
-  const number = (zones.at(-1)?.number ?? 0) + 1
+  const before = zones.at(-1)
+  const tank = draft.survey.panel !== undefined && before?.hotWater ? draft.zones[before.id]! : undefined
+  const number = tank?.number ?? (before?.number ?? 0) + 1
+  if (tank) tank.number++
   const id = freshId(draft.zones, 'zone')
   draft.zones[id] = {
     number,

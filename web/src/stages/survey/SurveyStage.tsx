@@ -1,10 +1,7 @@
 import {
   addZone,
-  endSwitchOf,
   fittingSchemes,
   type Job,
-  kindOf,
-  likeOf,
   MOST_ZONES,
   outOfStep,
   type Scheme,
@@ -14,6 +11,7 @@ import { useMemo, useState } from 'react'
 import { Link, useLocation } from 'react-router'
 import { useSession } from '../../data/open-job.tsx'
 import { Button } from '../../ui/controls.tsx'
+import { surveySays } from './in-words.ts'
 import { PlantCells } from './PlantCells.tsx'
 import { RewireSheet } from './RewireSheet.tsx'
 import { useWiring } from './use-wiring.ts'
@@ -35,7 +33,7 @@ export function SurveyStage() {
   return (
     <div className="grid gap-3 pb-4">
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
-        <h1 className="max-w-4xl text-xl font-bold">{verdict(job, fitting)}</h1>
+        <h1 className="max-w-4xl text-xl font-bold">{surveySays(job, fitting)}</h1>
         <NextStep job={job} chosen={chosen} ask={ask} />
       </div>
       <div className="grid items-start gap-3 xl:grid-cols-[minmax(0,1fr)_300px]">
@@ -105,32 +103,4 @@ function NextStep({ job, chosen, ask }: { job: Job; chosen: Scheme | undefined; 
       )}
     </div>
   )
-}
-
-function verdict(job: Job, fitting: readonly Scheme[]): string {
-  const count = Object.keys(job.zones).length
-  if (count === 0) return 'Add the zones: everything else has a usual value you can change.'
-  const step = outOfStep(job)
-  if (step.length > 0) return `${step[0]}${step.length > 1 ? ` And ${step.length - 1} more.` : ''} Wire it again.`
-  const ways = fitting.length
-  const { kind } = job.survey.boiler
-  const boiler = kind === '' ? 'No boiler here' : (kindOf({ kind: likeOf(job, kind) })?.name ?? 'Boiler')
-  const zones = `${count} ${count === 1 ? 'zone' : 'zones'}. ${boiler}.`
-  if (ways === 0) return `${zones} No way of wiring fits this yet: the ways say why.`
-  return `${zones} ${ways === 1 ? 'One way' : `${ways} ways`} of wiring ${ways === 1 ? 'fits' : 'fit'}${unproven(job)}.`
-}
-
-/** Zones whose valve has no switch to prove with. */
-function unproven(job: Job): string {
-  const names = zonesInOrder(job)
-    .filter(({ valveKind }) => {
-      const kind = kindOf({ kind: likeOf(job, valveKind) })
-      return kind && !endSwitchOf(kind.roles)
-    })
-    .map(({ name }) => name)
-  if (names.length === 0) return ''
-  if (names.length === 1) return `; the valve of ${names[0]} proves nothing`
-  return names.length === Object.keys(job.zones).length
-    ? '; no valve proves anything'
-    : `; ${names.length} valves prove nothing`
 }

@@ -10,8 +10,8 @@ import { labelOf } from '../words/words.ts'
  * boiler's control, or none of them.
  *
  * @example
- * feedsInWords(kestrelPoint()) // 'Transformer 40 VA.'
- * feedsInWords(sableRow()) // 'Zone panel, 100 VA inside.'
+ * feedsInWords(kestrelPoint()) // 'Transformer (40 VA).'
+ * feedsInWords(sableRow()) // 'Zone panel (100 VA inside).'
  * feedsInWords(lowtherStreet()) // 'No transformer: every valve works at line voltage.'
  */
 export function feedsInWords(job: Job): string {
@@ -22,8 +22,8 @@ export function feedsInWords(job: Job): string {
       return va === undefined ? [] : [says(labelOf(job, id), va)]
     })
   const all = [
-    ...rated('transformer', (label, va) => `${label} ${va} VA`),
-    ...rated('panel', (label, va) => `${label}, ${va} VA inside`),
+    ...rated('transformer', (label, va) => `${label} (${va} VA)`),
+    ...rated('panel', (label, va) => `${label} (${va} VA inside)`),
   ]
   if (all.length > 0) return `${listed(all)}.`
   if (!Object.values(job.zones).some(isLowVoltage)) return 'No transformer: every valve works at line voltage.'

@@ -43,15 +43,15 @@ describe('what feeds the valves, on the paper', () => {
     fullReport(documentOf(job, circuitIn(job)), []).sections.find(({ heading }) => heading === 'The plant')!.lines[1]
 
   it.each<[string, Job, RegExp]>([
-    ['its transformer, as it is rated on the wall', job, /^Boiler: .*\. Transformer 40 VA\.$/],
-    ['the one inside a panel', demoJobs['sable-row']!(), /Zone panel, 100 VA inside\.$/],
+    ['its transformer, as it is rated on the wall', job, /^Boiler: .*\. Transformer \(40 VA\)\.$/],
+    ['the one inside a panel', demoJobs['sable-row']!(), /Zone panel \(100 VA inside\)\.$/],
     ['none at line voltage', demoJobs['lowther-street']!(), /No transformer: every valve works at line voltage\.$/],
     [
       'the boiler’s control',
       wired({ scheme: 's4', boiler: 'boiler/valve-supply' }),
       /Boiler’s own control, \d+ VA, feeds the valves\.$/,
     ],
-    ['each of several', wired({ scheme: 's3' }), /Transformer 1 \d+ VA and Transformer 2 \d+ VA\.$/],
+    ['each of several', wired({ scheme: 's3' }), /Transformer 1 \(\d+ VA\) and Transformer 2 \(\d+ VA\)\.$/],
   ])('names %s', (_name, asked, says) => {
     expect(plant(asked)).toMatch(says)
   })

@@ -15,8 +15,14 @@ describe('what feeds the valves, in words', () => {
     expect(transformerInWords(blankJob('Tide mill', '230')).value).toBe('40 VA, 27 V open')
   })
 
-  it('is the one inside the panel', () => {
-    expect(transformerInWords(demo('sable-row'))).toEqual({ value: '100 VA, in the panel', note: 'no other hangs' })
+  it('is the one inside the panel, by the nameplate of what hangs, and counted where several hang', () => {
+    const job = demo('sable-row')
+    expect(transformerInWords(job)).toEqual({ value: '100 VA, in the panel', note: 'no other hangs' })
+    job.parts.PN1!.figures = { ...job.parts.PN1!.figures, va: 85 }
+    expect(transformerInWords(job).value).toBe('85 VA, in the panel')
+    job.parts.PN2 = job.parts.PN1!
+    expect(transformerInWords(job).value).toBe('2 × 85 VA, in the panels')
+    expect(transformerInWords({ ...job, parts: {} }).value).toBe('100 VA, in the panel')
   })
 
   it('is none at line voltage, wired or not', () => {

@@ -19,8 +19,14 @@ export function transformerInWords(job: Job): { value: string; note: string } {
   }
   const hangs = Object.values(job.parts).some((part) => kindOf(part)?.class === 'transformer')
   if (hangs || Object.keys(job.zones).length === 0) return own
-  const inside = panel ? kindOf({ kind: likeOf(job, panel) })?.figures.va?.value : undefined
-  if (inside !== undefined) return { value: `${inside} VA, in the panel`, note: 'no other hangs' }
+  // What hangs may have another nameplate than its kind.
+  const hung = Object.values(job.parts).filter(({ kind }) => kind === panel)
+  const inside = panel ? (hung[0]?.figures?.va ?? kindOf({ kind: likeOf(job, panel) })?.figures.va?.value) : undefined
+  if (inside !== undefined)
+    return {
+      value: hung.length > 1 ? `${hung.length} × ${inside} VA, in the panels` : `${inside} VA, in the panel`,
+      note: 'no other hangs',
+    }
   if (!worksLow(job)) return { value: 'None', note: 'every valve works at line voltage' }
   // Where the boiler's control feeds the valves it is this one.
   return Object.keys(job.wires).length === 0

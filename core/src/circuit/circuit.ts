@@ -28,9 +28,9 @@ export class Circuit {
     this.#omega = 2 * Math.PI * netlist.hertz
     const pattern = patternOf(netlist)
     this.#ac = new Nodal(netlist, pattern)
-    this.#conducting = netlist.branches.map((branch) => netlist.fixed.get(branch.index) ?? conducting(branch.element))
-    const following = new Set([...netlist.parts.values()].flatMap((part) => part.following))
-    this.#natural = netlist.branches.map((branch) => (following.has(branch) ? OPEN : this.#conducting[branch.index]!))
+    this.#conducting = netlist.branches.map((branch) => netlist.fixed[branch.index] ?? conducting(branch.element))
+    this.#natural = [...this.#conducting]
+    for (const { following } of netlist.parts.values()) for (const { index } of following) this.#natural[index] = OPEN
     this.#forces = netlist.branches.map(() => undefined)
     this.#lumps = [...this.#natural]
     this.#volts = netlist.branches.map(({ volts }) => volts)
@@ -63,6 +63,7 @@ export class Circuit {
       // What is solved for alternating current does not hang on it.
       if (branch.element?.form === 'dc' && this.#direct.give(branch, branch.element.volts(state))) this.#changes++
     }
+    if (part.windings.size === 0) return
     for (const winding of part.windings.values()) {
       const index = this.netlist.windings.indexOf(winding)
       const wound = woundOf(winding.element, state)
@@ -167,6 +168,8 @@ export class Circuit {
   /** What parts feel between events: volts and amps without the refinement that a reading gets. */
   readonly felt = {
     volts: (a: number, b: number): number => this.#ac.roughVolts(a, b),
+    /** Volts that work on a branch: none where it is open. */
+    over: ({ index }: Branch): number => (this.#lumps[index]!.open ? 0 : this.#ac.roughOver(index)),
     amps: (branch: Branch): number => {
       if (this.#lumps[branch.index]!.open) return 0
       const across = this.#ac.roughBetween(branch.a, branch.b)

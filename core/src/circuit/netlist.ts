@@ -57,8 +57,8 @@ export interface Netlist {
   readonly nodeOf: ReadonlyMap<string, number>
   readonly branches: readonly Branch[]
   readonly branchOf: ReadonlyMap<string, Branch>
-  /** Values of the branches that do not follow a part's state. */
-  readonly fixed: ReadonlyMap<number, Lump>
+  /** Values of the branches that are of no part, by their index. */
+  readonly fixed: readonly (Lump | undefined)[]
   readonly windings: readonly Winding[]
   readonly parts: ReadonlyMap<string, InstalledPart>
   /** Kinds that the catalogue does not hold, by part: such parts join nothing. */
@@ -71,8 +71,9 @@ const STRAY_OHMS = 1e9
 /** Between two cores of one cable, per metre; thermostat cable is 50 to 100 pF/m. */
 export const CORE_FARADS = 80e-12
 const CORE_LEAK = 5e10
-/** A conductor under its screw. */
-const JOINT_OHMS = 0.005
+/** A conductor under its screw, ohms. */
+const JOINT = resistive(0.005)
+const STRAY = resistive(STRAY_OHMS, STRAY_FARADS)
 
 export const siteOf = (job: Job): Site => {
   const { volts, hertz } = mains(job.practice)
@@ -103,7 +104,7 @@ export function revalue(part: InstalledPart, figures: Figures, site: Site): bool
 /** The kind's typical figures, overridden by those of the nameplate. */
 export function figuresOf(kind: PartKind, own: Figures | undefined): Figures {
   const figures: Figures = {}
-  for (const [name, figure] of Object.entries(kind.figures)) figures[name] = own?.[name] ?? figure.value
+  for (const name in kind.figures) figures[name] = own?.[name] ?? kind.figures[name]!.value
   return figures
 }
 
@@ -145,7 +146,9 @@ export function netlistOf(job: Job, catalogue: Catalogue): Netlist {
     nodes: build.nodes,
     nodeOf: build.nodeOf,
     branches: build.branches,
-    branchOf: build.branchOf,
+    get branchOf() {
+      return build.branchOf
+    },
     fixed: build.fixed,
     windings: build.windings,
     parts,
@@ -161,9 +164,15 @@ class Builder {
   readonly nodes: string[] = ['earth']
   readonly nodeOf = new Map<string, number>([['earth', 0]])
   readonly branches: Branch[] = []
-  readonly branchOf = new Map<string, Branch>()
-  readonly fixed = new Map<number, Lump>()
+  readonly fixed: (Lump | undefined)[] = []
   readonly windings: Winding[] = []
+  #branchOf: ReadonlyMap<string, Branch> | undefined
+
+  /** Made when it is first asked for: most circuits are never asked for a branch by its name. */
+  get branchOf(): ReadonlyMap<string, Branch> {
+    this.#branchOf ??= new Map(this.branches.map((branch) => [branch.id, branch]))
+    return this.#branchOf
+  }
 
   node(name: string): number {
     const known = this.nodeOf.get(name)
@@ -177,8 +186,7 @@ class Builder {
     const { part, element, wire, volts = 0 } = of
     const branch: Branch = { index: this.branches.length, id, a, b, part, element, wire, form, volts }
     this.branches.push(branch)
-    this.branchOf.set(id, branch)
-    if (value) this.fixed.set(branch.index, value)
+    this.fixed.push(value)
     return branch
   }
 
@@ -229,7 +237,7 @@ class Builder {
     const [from, to] = [this.node(`wire:${id}.from`), this.node(`wire:${id}.to`)]
     const of = { wire: id }
     const joint = (which: 'from' | 'to', end: End, own: number) =>
-      this.branch(`joint:${id}.${which}`, 'joint', [this.node(terminalName(end)), own], of, resistive(JOINT_OHMS))
+      this.branch(`joint:${id}.${which}`, 'joint', [this.node(terminalName(end)), own], of, JOINT)
     joint('from', wire.from, from)
     this.branch(`wire:${id}`, 'wire', [from, to], of, resistive(wireOhms(wire.length, wire.size)))
     joint('to', wire.to, to)
@@ -247,17 +255,19 @@ class Builder {
     const cores = [
       ...landed.map(([wireId, wire]) => endsOf(wireId, wire, cable, job)),
       ...spare.map((core) => this.spareCore(id, core, wireOhms(cable.length, size))),
-    ]
+    ].map((ends) => ({ ends, at: { near: this.node(ends.near), far: this.node(ends.far) } }))
     const farads = (CORE_FARADS * cable.length) / 2
     const leak = (2 * CORE_LEAK) / cable.length
-    for (const [i, one] of cores.entries())
+    const between = resistive(leak, farads)
+    const toEarth = resistive(leak, farads / 2)
+    for (const [i, { ends, at }] of cores.entries())
       for (const end of ['near', 'far'] as const) {
-        const a = this.node(one[end])
         for (const other of cores.slice(i + 1)) {
-          this.stray(`${id}:${one[end]}`, a, this.node(other[end]), leak, farads)
-          if (end === 'far') this.touch(one.far, other.far)
+          this.stray(`${id}:${ends[end]}`, at[end], other.at[end], between)
+          if (end === 'far')
+            this.branch(`touch:${ends.far}+${other.ends.far}`, 'touch', [at.far, other.at.far], nothing, OPEN)
         }
-        this.stray(`${id}:${one[end]}`, a, 0, leak, farads / 2)
+        this.stray(`${id}:${ends[end]}`, at[end], 0, toEarth)
       }
   }
 
@@ -269,12 +279,11 @@ class Builder {
   }
 
   strays() {
-    for (let node = 1; node < this.nodes.length; node++)
-      this.stray(this.nodes[node]!, node, 0, STRAY_OHMS, STRAY_FARADS)
+    for (let node = 1; node < this.nodes.length; node++) this.stray(this.nodes[node]!, node, 0, STRAY)
   }
 
-  private stray(id: string, a: number, b: number, ohms: number, farads: number) {
-    this.branch(`stray:${id}`, 'stray', [a, b], nothing, resistive(ohms, farads))
+  private stray(id: string, a: number, b: number, value: Lump) {
+    this.branch(`stray:${id}`, 'stray', [a, b], nothing, value)
   }
 }
 

@@ -7,10 +7,12 @@ import { type Elimination, eliminate } from './ordering.ts'
 /** The pattern of a netlist's nodal matrix, shared by its AC and DC solution. */
 export const patternOf = (netlist: Netlist): Elimination => eliminate(netlist.nodes.length - 1, couples(netlist))
 
-function* couples({ branches, windings }: Netlist): Generator<[number, number]> {
-  for (const { a, b } of branches) if (a > 0 && b > 0) yield [a - 1, b - 1]
+function couples({ branches, windings }: Netlist): number[] {
+  const pairs: number[] = []
+  for (const { a, b } of branches) if (a > 0 && b > 0) pairs.push(a - 1, b - 1)
   for (const { nodes } of windings)
-    for (const a of nodes) for (const b of nodes) if (a > b && b > 0) yield [a - 1, b - 1]
+    for (const a of nodes) for (const b of nodes) if (a > b && b > 0) pairs.push(a - 1, b - 1)
+  return pairs
 }
 
 /**
@@ -263,6 +265,15 @@ export class Nodal {
   roughVolts(a: number, b: number): number {
     const re = this.#at(this.#xRe, a) - this.#at(this.#xRe, b)
     const im = this.#at(this.#xIm, a) - this.#at(this.#xIm, b)
+    return Math.sqrt(re * re + im * im)
+  }
+
+  /** Volts RMS across a branch, rough, magnitude. @param branch its index */
+  roughOver(branch: number): number {
+    const a = this.#ends[2 * branch]!
+    const b = this.#ends[2 * branch + 1]!
+    const re = this.#xRe[a]! - this.#xRe[b]!
+    const im = this.#xIm[a]! - this.#xIm[b]!
     return Math.sqrt(re * re + im * im)
   }
 

@@ -11,15 +11,17 @@ export interface Elimination {
   readonly below: readonly (readonly number[])[]
 }
 
-/** @param size number of unknowns @param couples pairs of unknowns that share an entry */
-export function eliminate(size: number, couples: Iterable<readonly [number, number]>): Elimination {
+/** @param size number of unknowns @param couples pairs of unknowns that share an entry, laid end to end */
+export function eliminate(size: number, couples: readonly number[]): Elimination {
   // Lists, not sets: nearly all have two or three.
   const neighbours = Array.from({ length: size }, (): number[] => [])
   const couple = (one: number, other: number) => {
     const own = neighbours[one]!
     if (!own.includes(other)) own.push(other)
   }
-  for (const [a, b] of couples) {
+  for (let at = 0; at < couples.length; at += 2) {
+    const a = couples[at]!
+    const b = couples[at + 1]!
     if (a === b) continue
     couple(a, b)
     couple(b, a)
@@ -29,11 +31,17 @@ export function eliminate(size: number, couples: Iterable<readonly [number, numb
   const coupled: number[][] = []
   /** How many neighbours each has left; more than any could have once it is gone. */
   const degree = Int32Array.from(neighbours, (own) => own.length)
-  /** None left has fewer: the first that has no more is the one. */
+  /** None left has fewer, and none before `from` so few: the first from there that has no more is the one. */
   let fewest = 0
+  let from = 0
   for (let step = 0; step < size; step++) {
-    let pick = 0
-    for (let node = 1; degree[pick]! > fewest && node < size; node++) if (degree[node]! < degree[pick]!) pick = node
+    while (from < size && degree[from]! > fewest) from++
+    let pick = from
+    if (from === size) {
+      pick = 0
+      for (let node = 1; node < size; node++) if (degree[node]! < degree[pick]!) pick = node
+      from = pick
+    }
     fewest = degree[pick]!
     degree[pick] = size
     order[step] = pick
@@ -45,9 +53,23 @@ export function eliminate(size: number, couples: Iterable<readonly [number, numb
       own.splice(own.indexOf(pick), 1)
       for (const other of left) if (other !== node) couple(node, other)
       degree[node] = own.length
-      if (own.length < fewest) fewest = own.length
+      if (own.length < fewest) {
+        fewest = own.length
+        from = node
+      } else if (own.length === fewest && node < from) from = node
     }
   }
-  const below = coupled.map((nodes) => nodes.map((node) => stepOf[node]!).sort((a, b) => a - b))
+  const below = coupled.map((nodes) => ascending(nodes.map((node) => stepOf[node]!)))
   return { order, stepOf, below }
+}
+
+/** Sorted in place, by putting each where it belongs among those before it: nearly all lists have two or three. */
+function ascending(steps: number[]): number[] {
+  for (let i = 1; i < steps.length; i++) {
+    const step = steps[i]!
+    let at = i
+    for (; at > 0 && steps[at - 1]! > step; at--) steps[at] = steps[at - 1]!
+    steps[at] = step
+  }
+  return steps
 }

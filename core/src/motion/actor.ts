@@ -2,7 +2,7 @@ import type { Circuit } from '../circuit/circuit.ts'
 import { heaviestPath, loadsOf, meetingsOf } from '../circuit/heaviest-path.ts'
 import { type Branch, type InstalledPart, type Netlist, transformerIn } from '../circuit/netlist.ts'
 import { woundOf } from '../circuit/two-port.ts'
-import type { Around, Feel, Figures, Motion, State, StateValue } from '../parts/kind.ts'
+import type { Around, Feel, Figures, Motion, PartKind, State, StateValue } from '../parts/kind.ts'
 import { Asked, type Looked } from './asked.ts'
 import type { Surroundings } from './surroundings.ts'
 
@@ -17,6 +17,7 @@ export interface Run {
 }
 
 export const still: readonly Run[] = []
+const noTells: NonNullable<PartKind['tells']> = []
 
 /** What a fuse or breaker let go on, or a transformer burnt out on: the branches the current took, how much there was of it, and how much sound loads drew, amps. */
 export interface Blown {
@@ -50,6 +51,17 @@ export interface Actor {
   heatedBy: Blown | undefined
   /** The figures it was installed with. */
   readonly own: Figures
+  /** Of its kind, at hand: parts are asked over and over. */
+  readonly id: string
+  readonly jumps: Motion<Figures, State>['jumps']
+  readonly rates: Motion<Figures, State>['rates']
+  readonly levels: Motion<Figures, State>['levels']
+  readonly holdUp: number | undefined
+  readonly tells: NonNullable<PartKind['tells']>
+  /** Does what other parts notice hang on its state? */
+  readonly noticed: boolean
+  /** What of its state cannot move. */
+  pins: Readonly<Record<string, StateValue>> | undefined
 }
 
 /** Seconds within which settling waits for something to get too hot; what takes longer is said, not waited for. */
@@ -89,6 +101,14 @@ export function actorOf(
     blownBy: undefined,
     heatedBy: undefined,
     own: part.figures,
+    id: part.id,
+    jumps: part.kind.motion.jumps,
+    rates: part.kind.motion.rates,
+    levels: part.kind.motion.levels,
+    holdUp: part.kind.motion.holdUp,
+    tells: part.kind.tells ?? noTells,
+    noticed: surroundings.hangOn(part),
+    pins: undefined,
   }
 }
 
@@ -117,7 +137,7 @@ function feelOf(
     over: (name) => {
       const felt = seen()
       const branch = part.branches.get(name)
-      return branch && !circuit.lump(branch).open ? felt.volts(branch.a, branch.b) : 0
+      return branch ? felt.over(branch) : 0
     },
     amps: (name) => seen().amps(branchOf(name)),
     windingAmps: (name) => seen().windingAmps(part.windings.get(name)!),
@@ -142,22 +162,20 @@ function feelOf(
 }
 
 /** What moves of a part by itself, and is not held still. */
-export function runsOf(
-  { part, state, feel }: Actor,
-  pins: Readonly<Record<string, StateValue>> | undefined,
-): readonly Run[] {
-  const { motion } = part.kind
-  const rates: Readonly<Record<string, number | undefined>> | undefined = motion.rates?.(part.figures, state, feel)
-  if (!motion || !rates) return still
-  const runs: Run[] = []
+export function runsOf(actor: Actor): readonly Run[] {
+  const { part, state, feel, pins } = actor
+  const rates: Readonly<Record<string, number | undefined>> | undefined = actor.rates?.(part.figures, state, feel)
+  if (!rates) return still
+  let runs: Run[] | undefined
   let levels: Readonly<Record<string, readonly number[] | undefined>> | undefined
-  for (const name of Object.keys(rates)) {
+  for (const name in rates) {
     const rate = rates[name]
     if (!rate || pins?.[name] !== undefined) continue
-    levels ??= motion.levels?.(part.figures, state) ?? {}
-    runs.push({ name, rate, levels: levels[name] ?? [], background: inBackground(motion, name, rate) })
+    levels ??= actor.levels?.(part.figures, state) ?? {}
+    runs ??= []
+    runs.push({ name, rate, levels: levels[name] ?? [], background: inBackground(part.kind.motion, name, rate) })
   }
-  return runs
+  return runs ?? still
 }
 
 /** What creeps on at the mean of a circle of states. */

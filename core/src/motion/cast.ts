@@ -13,8 +13,6 @@ export class Cast {
   readonly guards: readonly Actor[]
   /** Those that get hot: guards, and transformers. */
   readonly heated: readonly Actor[]
-  /** What cannot move, by part and state. */
-  pins: Alterations['pins'] = {}
   /** How often the circuit had changed when it was last solved. */
   changes = -1
   readonly #byId = new Map<string, Actor>()
@@ -34,10 +32,15 @@ export class Cast {
     return this.#byId.get(part)
   }
 
+  /** Says what cannot move, by part and state. */
+  pin(pins: Alterations['pins']) {
+    for (const actor of this.all) actor.pins = pins[actor.id]
+  }
+
   /** Changes what of a part's state can move. */
   change(actor: Actor, change: Partial<State>) {
     const next: State = { ...actor.state }
-    const pins = this.pins[actor.part.id]
+    const pins = actor.pins
     for (const name in change) {
       const value = change[name]
       if (value !== undefined && pins?.[name] === undefined) next[name] = value
@@ -68,31 +71,31 @@ export class Cast {
   }
 
   /** What a part would change now; nothing where none of it can move. */
-  wishOf({ part, state, feel, around, looked, jumping }: Actor): Partial<State> | undefined {
-    const { kind, figures, id } = part
-    const change = jumping.ask(state, this.changes, around, looked, () => kind.motion.jumps?.(figures, state, feel))
-    const pins = this.pins[id]
+  wishOf(actor: Actor): Partial<State> | undefined {
+    const { part, state, feel, around, looked, jumping, pins } = actor
+    const change = jumping.ask(state, this.changes, around, looked, () => actor.jumps?.(part.figures, state, feel))
     for (const name in change) if (pins?.[name] === undefined) return change
     return undefined
   }
 
   /** What moves of a part now: asked where its last answer stands no more, and kept. */
   runsOf(actor: Actor): readonly Run[] {
-    const { part, state, around, looked, running } = actor
+    const { state, around, looked, running } = actor
     if (!running.stands(state, this.changes, around))
-      actor.runs = running.ask(state, this.changes, around, looked, () => runsOf(actor, this.pins[part.id]))
+      actor.runs = running.ask(state, this.changes, around, looked, () => runsOf(actor))
     return actor.runs
   }
 
   /** Lets what moves of a part move on for so many seconds. @param settling whether what moves in the background stands */
   move(actor: Actor, seconds: number, settling: boolean) {
-    let change: State | undefined
+    let next: State | undefined
     for (const { name, rate, levels, background } of actor.runs) {
       if (settling && background) continue
-      change ??= {}
-      change[name] = landed(Number(actor.state[name]) + rate * seconds, rate, levels)
+      next ??= { ...actor.state }
+      next[name] = landed(Number(actor.state[name]) + rate * seconds, rate, levels)
     }
-    if (change) this.change(actor, change)
+    // What is pinned is not among what runs.
+    if (next) this.stand(actor, next)
   }
 
   /** The next time these are asked anew, though nothing they look at seems to have changed; all parts where none is said. */

@@ -34,7 +34,7 @@ export function impose(
     circuit.setFigures(actor.part, { ...actor.own, ...next.figures[id] }, actor.state)
     cast.forget([actor])
   }
-  cast.pins = next.pins
+  cast.pin(next.pins)
   // What was pinned may move again, though nothing else about it has changed.
   for (const id of Object.keys(had.pins)) {
     const actor = cast.get(id)

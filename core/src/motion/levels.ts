@@ -17,7 +17,7 @@ export const leaving = (level: number, rate: number, levels: readonly number[]) 
  * so that "made from 0.92" opens on the way down at 0.92 and not at the bottom stop.
  */
 export function landed(value: number, rate: number, levels: readonly number[]): number {
-  const level = levels.find((one) => near(one, value))
-  if (level === undefined) return value
-  return fallsThrough(level, rate, levels) ? level - hairBelow(level) : level
+  for (const level of levels)
+    if (near(level, value)) return fallsThrough(level, rate, levels) ? level - hairBelow(level) : level
+  return value
 }

@@ -1,5 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts'
-import type { PartKind, State } from '../parts/kind.ts'
+import type { State } from '../parts/kind.ts'
 import { type Actor, type Blown, blownOn, creepingOf, isWhole, type Run, still } from './actor.ts'
 import type { Cast } from './cast.ts'
 import { Cycle } from './cycle.ts'
@@ -10,12 +10,10 @@ import type { Surroundings } from './surroundings.ts'
 export const HOLD_UP = 0.015
 
 /** Rounds at one instant after which it is watched whether the same states come round again. */
-const LONG = 4
+const LONG = 6
 
 /** Rounds after which what still changes is taken to buzz though no circle has closed: a kind may count its own turns. */
 const ENDLESS = 200
-
-const none: NonNullable<PartKind['tells']> = []
 
 /** What a part is about to change, and when, in seconds within the instant. */
 interface Wish {
@@ -120,7 +118,7 @@ export class Reactions {
     this.#circuit.solve()
     this.#cast.changes = this.#circuit.changes
     this.#tell(moved, now)
-    if (moved.some(({ part }) => this.#surroundings.hangOn(part))) this.#surroundings.renew()
+    if (moved.some(({ noticed }) => noticed)) this.#surroundings.renew()
   }
 
   /** What a part would change now, once its hold-up is over; a wish it no longer has is forgotten. */
@@ -131,7 +129,7 @@ export class Reactions {
     if (!change) {
       if (at < wishes.length) wishes.splice(at, 1)
     } else if (at === wishes.length || !sameChange(wishes[at]!.change, change))
-      wishes[at] = { actor, change, due: instant + (actor.part.kind.motion.holdUp ?? HOLD_UP) }
+      wishes[at] = { actor, change, due: instant + (actor.holdUp ?? HOLD_UP) }
   }
 
   /** The fuse or breaker that lets go first, if any does within these seconds. */
@@ -180,21 +178,20 @@ export class Reactions {
   /** Notes what became of the parts whose state has changed. */
   #tell(moved: readonly Actor[], now: number) {
     for (const actor of moved) {
-      const { kind, figures, id } = actor.part
+      const { tells } = actor
       // What is whole again let go on nothing.
       if (actor.blownBy && isWhole(actor.part, actor.state)) actor.blownBy = undefined
       const before = actor.told
-      const tells = kind.tells ?? none
       for (let i = 0; i < tells.length; i++) {
         const { is, starts, ends } = tells[i]!
-        const begins = is(figures, actor.state)
+        const begins = is(actor.part.figures, actor.state)
         if (begins === before[i]) continue
         // A mark may hold what was told before: it is left as it was.
         if (actor.told === before) actor.told = [...before]
         actor.told[i] = begins
         const says = begins ? starts : ends
         if (says === undefined) continue
-        const happening = { at: now, part: id, says, tell: { index: i, begins } }
+        const happening = { at: now, part: actor.id, says, tell: { index: i, begins } }
         this.trace.push(actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
       }
     }

@@ -72,7 +72,7 @@ export class Simulation {
     const { kinds = catalogue, alterations = unaltered, now = 0, trace = [] } = beginning
     const netlist = netlistOf(job, kinds)
     const circuit = new Circuit(netlist)
-    const surroundings = new Surroundings(job, netlist.parts, (id) => this.#cast.get(id)?.state)
+    const surroundings = new Surroundings(job, netlist.parts, (id) => this.#cast.get(id))
     const around = { circuit, netlist, surroundings }
     const cast = new Cast(netlist.parts.values(), (part, i) => actorOf(part, i, settings[part.id], around))
     this.netlist = netlist

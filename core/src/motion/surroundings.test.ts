@@ -7,10 +7,10 @@ import { Surroundings } from './surroundings.ts'
 /** A plant of two zones whose states are set by hand, looked round in. */
 function aRound(job = wired({ zones: 2 })) {
   const { parts } = new Simulation(job).netlist
-  const states = new Map<string, State>([...parts].map(([id, { kind }]) => [id, { ...kind.state }]))
-  const round = new Surroundings(job, parts, (id) => states.get(id))
+  const standing = new Map([...parts].map(([id, { kind }]) => [id, { state: { ...kind.state } as State }]))
+  const round = new Surroundings(job, parts, (id) => standing.get(id))
   const put = (id: string, state: State) => {
-    states.set(id, { ...states.get(id), ...state })
+    Object.assign(standing.get(id)!.state, state)
     return looks()
   }
   /** Looks round once more: has anything changed that a part could notice? */

@@ -2,7 +2,37 @@ import type { InstalledPart } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import type { Around, State } from '../parts/kind.ts'
 
-type StateOf = (part: string) => State | undefined
+/** How a part stands: what is asked for once, and looked at whenever one looks round. */
+interface Standing {
+  readonly state: State
+}
+type StandingOf = (part: string) => Standing | undefined
+
+/** A part of which others notice something, and the state it is noticed by. */
+class Watched {
+  readonly part: InstalledPart
+  readonly #by: string | undefined
+  readonly #standingOf: StandingOf
+  #standing: Standing | undefined
+
+  constructor(part: InstalledPart, by: string | undefined, standingOf: StandingOf) {
+    this.part = part
+    this.#by = by
+    this.#standingOf = standingOf
+  }
+
+  get state(): State | undefined {
+    this.#standing ??= this.#standingOf(this.part.id)
+    return this.#standing?.state
+  }
+
+  /** Is what it is noticed by so? */
+  get isSo(): boolean {
+    return this.#by !== undefined && this.state?.[this.#by] === true
+  }
+}
+
+const isSo = (watched: Watched) => watched.isSo
 
 /** How far a valve stands open, 0 to 1, by motor or by hand. */
 export function openingOf({ kind, figures }: InstalledPart, state: State): number {
@@ -14,35 +44,36 @@ export function openingOf({ kind, figures }: InstalledPart, state: State): numbe
  * purpose: it makes thermostats satisfy and limits cycle, and claims nothing about buildings.
  */
 export class Surroundings {
-  readonly #valves: InstalledPart[] = []
-  readonly #pumps: InstalledPart[] = []
-  readonly #boilers: InstalledPart[] = []
-  readonly #flames: InstalledPart[] = []
+  /** Each zone's valve, with what its room notices; none where the zone has no thermostat that is there. */
+  readonly #valves: { readonly valve: Watched; readonly room: { warming: number } | undefined }[] = []
+  readonly #pumps: Watched[] = []
+  readonly #boilers: Watched[] = []
+  readonly #flames: Watched[] = []
   readonly #watched: ReadonlySet<InstalledPart>
-  readonly #stateOf: StateOf
-  /** What each part notices, brought up to date as one looks round; and what the room behind a valve does. */
+  /** What each part notices, brought up to date as one looks round. */
   readonly #noticed = new Map<string, { -readonly [what in keyof Around]: Around[what] }>()
-  readonly #roomOf = new Map<InstalledPart, { warming: number }[]>()
   /** What all of them notice. */
   #draw = 0
   #flame = false
 
-  constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, stateOf: StateOf) {
-    this.#stateOf = stateOf
+  /** @param standingOf how a part stands; undefined for one that is not there */
+  constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, standingOf: StandingOf) {
     for (const id of parts.keys()) this.#noticed.set(id, { draw: 0, flame: false, warming: 0 })
-    for (const { thermostat, valve } of Object.values(job.zones)) {
-      const installed = parts.get(valve ?? '')
+    for (const { thermostat, valve: id } of Object.values(job.zones)) {
+      const installed = parts.get(id ?? '')
       if (!installed) continue
-      this.#valves.push(installed)
-      const room = this.#noticed.get(thermostat ?? '')
-      if (room) this.#roomOf.set(installed, [...(this.#roomOf.get(installed) ?? []), room])
+      const valve = new Watched(installed, undefined, standingOf)
+      this.#valves.push({ valve, room: this.#noticed.get(thermostat ?? '') })
     }
     for (const part of parts.values()) {
-      if (part.kind.class === 'pump') this.#pumps.push(part)
-      if (part.kind.roles.told) this.#boilers.push(part)
-      if (part.kind.roles.flame) this.#flames.push(part)
+      const { told, flame, running } = part.kind.roles
+      if (part.kind.class === 'pump') this.#pumps.push(new Watched(part, running, standingOf))
+      if (told) this.#boilers.push(new Watched(part, told, standingOf))
+      if (flame) this.#flames.push(new Watched(part, flame, standingOf))
     }
-    this.#watched = new Set([...this.#valves, ...this.#pumps, ...this.#boilers, ...this.#flames])
+    const valves = this.#valves.map(({ valve }) => valve)
+    const all = [...valves, ...this.#pumps, ...this.#boilers, ...this.#flames]
+    this.#watched = new Set(all.map(({ part }) => part))
   }
 
   /** Does what other parts notice hang on the state of this one? */
@@ -53,13 +84,14 @@ export class Surroundings {
   /** Looks round again: to be called when states have changed, before parts are asked what they notice. */
   renew() {
     const flow = this.#flowing()
-    const heated = this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles.told))
-    const flame = this.#flames.some((burner) => this.#is(burner, burner.kind.roles.flame))
+    const heated = this.#boilers.some(isSo)
+    const flame = this.#flames.some(isSo)
     let sum = 0
-    for (const valve of this.#valves) {
-      const opening = flow ? this.#opening(valve) : 0
+    for (const { valve, room } of this.#valves) {
+      const { state } = valve
+      const opening = flow && state ? openingOf(valve.part, state) : 0
       sum += opening
-      for (const room of this.#roomOf.get(valve) ?? []) room.warming = heated ? opening : 0
+      if (room) room.warming = heated ? opening : 0
     }
     const draw = sum / Math.max(1, this.#valves.length)
     if (draw === this.#draw && flame === this.#flame) return
@@ -80,16 +112,6 @@ export class Surroundings {
 
   /** Does any pump move water? A boiler with a pump of its own moves it while it is called. */
   #flowing(): boolean {
-    if (this.#pumps.length > 0) return this.#pumps.some((pump) => this.#is(pump, pump.kind.roles.running))
-    return this.#boilers.some((boiler) => this.#is(boiler, boiler.kind.roles.told))
-  }
-
-  #opening(valve: InstalledPart): number {
-    const state = this.#stateOf(valve.id)
-    return state ? openingOf(valve, state) : 0
-  }
-
-  #is(part: InstalledPart, state: string | undefined): boolean {
-    return state !== undefined && this.#stateOf(part.id)?.[state] === true
+    return (this.#pumps.length > 0 ? this.#pumps : this.#boilers).some(isSo)
   }
 }

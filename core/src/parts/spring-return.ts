@@ -66,7 +66,8 @@ export const springMotion = <F extends SpringFigures>(
     if (s.driven) return s.travel < 1 && !s.stalls ? { travel: freely(f) / f.opensIn } : {}
     return s.travel > 0 ? { travel: -freely(f) / f.shutsIn } : {}
   },
-  levels: (f) => ({ travel: [0, ...points(f), 1] }),
+  // Only what lies ahead: where it stood before it turned round nothing happens as it leaves.
+  levels: (f, s) => ({ travel: s.driven ? [...points(f), 1] : [0, ...points(f)] }),
   jumps(f, s, feel) {
     const volts = feel.over('motor')
     const driven = volts >= (s.driven ? f.holdVolts : f.minimumVolts)

@@ -64,9 +64,10 @@ export class Circuit {
       if (branch.element?.form === 'dc' && this.#direct.give(branch, branch.element.volts(state))) this.#changes++
     }
     if (part.windings.size === 0) return
-    for (const winding of part.windings.values()) {
-      const index = this.netlist.windings.indexOf(winding)
-      const wound = woundOf(winding.element, state)
+    const { windings } = this.netlist
+    for (let index = 0; index < windings.length; index++) {
+      if (windings[index]!.part !== part.id) continue
+      const wound = woundOf(windings[index]!.element, state)
       if (sameWound(wound, this.#wound[index]!)) continue
       this.#wound[index] = wound
       this.#writeWinding(index)

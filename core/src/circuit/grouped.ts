@@ -1,3 +1,5 @@
+import { integers } from './vectors.ts'
+
 /**
  * Entries brought together by what they belong to, each list in the order in which its entries came: list i is what lies
  * from start[i] up to start[i + 1].
@@ -11,11 +13,10 @@ export function grouped(
   width: number,
   entries: readonly number[],
 ): [start: Int32Array, flat: Int32Array] {
-  const start = new Int32Array(lists + 1)
+  const [start, next, flat] = integers(lists + 1, lists, (entries.length / (width + 1)) * width)
   for (let at = 0; at < entries.length; at += width + 1) start[entries[at]! + 1]! += width
   for (let list = 0; list < lists; list++) start[list + 1] = start[list + 1]! + start[list]!
-  const next = start.slice(0, lists)
-  const flat = new Int32Array(start[lists]!)
+  next.set(start.subarray(0, lists))
   for (let at = 0; at < entries.length; at += width + 1) {
     const list = entries[at]!
     let place = next[list]!

@@ -10,7 +10,7 @@ function factored(size: number, links: readonly (readonly [number, number, numbe
   const all = [...chain, ...pairs]
   const pattern = eliminate(
     size,
-    all.flatMap(([a, b]) => [a, b]),
+    all.flatMap(([a, b]) => [Math.max(a, b), Math.min(a, b)]),
   )
   const ldl = new Ldl(pattern)
   const at = (node: number) => pattern.stepOf[node]!

@@ -1,5 +1,6 @@
 import { grouped } from './grouped.ts'
 import type { Elimination } from './ordering.ts'
+import { integers, vectors } from './vectors.ts'
 
 /**
  * L D L^T of a complex symmetric matrix whose pattern is fixed (Davis, *Direct Methods for Sparse Linear Systems*,
@@ -37,15 +38,18 @@ export class Ldl {
   constructor({ below }: Elimination) {
     const size = below.length
     this.size = size
-    const columnStart = new Int32Array(size + 1)
-    columnStart[0] = size
-    for (let k = 0; k < size; k++) columnStart[k + 1] = columnStart[k]! + below[k]!.length
-    const total = columnStart[size]!
+    const total = below.reduce((sum, { length }) => sum + length, size)
+    const [columnStart, rowOf, parent] = integers(size + 1, total, size)
+    let place = size
+    for (let k = 0; k < size; k++) {
+      columnStart[k] = place
+      parent[k] = below[k]![0] ?? -1
+      for (const row of below[k]!) rowOf[place++] = row
+    }
+    columnStart[size] = total
     this.#columnStart = columnStart
-    this.#rowOf = new Int32Array(total)
-    for (let k = 0; k < size; k++) this.#rowOf.set(below[k]!, columnStart[k]!)
-    this.#parent = new Int32Array(size)
-    for (let k = 0; k < size; k++) this.#parent[k] = below[k]![0] ?? -1
+    this.#rowOf = rowOf
+    this.#parent = parent
     const program: number[] = []
     const row: number[] = []
     for (let j = 0; j < size; j++) {
@@ -65,18 +69,19 @@ export class Ldl {
     }
     ;[this.#programStart, this.#program] = grouped(size, 3, program)
     ;[this.#rowStart, this.#row] = grouped(size, 2, row)
-    const zeros = () => new Float64Array(total)
-    this.re = zeros()
-    this.im = zeros()
-    this.#uRe = zeros()
-    this.#uIm = zeros()
-    this.#lRe = zeros()
-    this.#lIm = zeros()
-    this.#dRe = new Float64Array(size)
-    this.#dIm = new Float64Array(size)
+    const entries = vectors(total, 6)
+    this.re = entries()
+    this.im = entries()
+    this.#uRe = entries()
+    this.#uIm = entries()
+    this.#lRe = entries()
+    this.#lIm = entries()
+    const steps = vectors(size, 4)
+    this.#dRe = steps()
+    this.#dIm = steps()
+    this.#wRe = steps()
+    this.#wIm = steps()
     this.#spoilt = new Uint8Array(size).fill(1)
-    this.#wRe = new Float64Array(size)
-    this.#wIm = new Float64Array(size)
   }
 
   /** Where entry (i, k) of the matrix is kept, either way round. */

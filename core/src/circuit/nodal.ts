@@ -3,6 +3,7 @@ import { grouped } from './grouped.ts'
 import { Ldl } from './ldl.ts'
 import type { Netlist } from './netlist.ts'
 import { type Elimination, eliminate } from './ordering.ts'
+import { vectors } from './vectors.ts'
 
 /** The pattern of a netlist's nodal matrix, shared by its AC and DC solution. */
 export const patternOf = (netlist: Netlist): Elimination => eliminate(netlist.nodes.length - 1, couples(netlist))
@@ -96,8 +97,9 @@ export class Nodal {
     this.#stepOf = stepOf
     ;[this.#touchStart, this.#touches] = grouped(values, 1, touches)
     ;[this.#stampStart, this.#stamps] = grouped(entries, 2, stamps)
-    this.#valueRe = new Float64Array(values)
-    this.#valueIm = new Float64Array(values)
+    const value = vectors(values, 2)
+    this.#valueRe = value()
+    this.#valueIm = value()
     const end = (node: number) => (node === 0 ? ldl.size : stepOf[node - 1]!)
     this.#ends = new Int32Array(2 * netlist.branches.length)
     for (const { index, a, b } of netlist.branches) {
@@ -106,7 +108,7 @@ export class Nodal {
     }
     this.#windingEnds = Int32Array.from(netlist.windings.flatMap(({ nodes }) => nodes.map(end)))
     // One place more than there are unknowns: earth's, always zero in a solution.
-    const vector = () => new Float64Array(ldl.size + 1)
+    const vector = vectors(ldl.size + 1, 14)
     this.#scratch = [vector(), vector(), vector(), vector(), vector(), vector()]
     this.#bRe = vector()
     this.#bIm = vector()

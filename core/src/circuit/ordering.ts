@@ -1,3 +1,5 @@
+import { integers } from './vectors.ts'
+
 /**
  * Minimum-degree elimination order of a symmetric pattern, and the fill it makes. Circuits of this trade are almost
  * trees, so nearly every node goes with one or two neighbours left.
@@ -26,11 +28,10 @@ export function eliminate(size: number, couples: readonly number[]): Elimination
     couple(a, b)
     couple(b, a)
   }
-  const order = new Int32Array(size)
-  const stepOf = new Int32Array(size).fill(-1)
+  const [order, stepOf, degree] = integers(size, size, size)
   const coupled: number[][] = []
-  /** How many neighbours each has left; more than any could have once it is gone. */
-  const degree = Int32Array.from(neighbours, (own) => own.length)
+  // How many neighbours each has left; more than any could have once it is gone.
+  for (let node = 0; node < size; node++) degree[node] = neighbours[node]!.length
   /** None left has fewer, and none before `from` so few: the first from there that has no more is the one. */
   let fewest = 0
   let from = 0

@@ -161,19 +161,23 @@ function feelOf(
   }
 }
 
+/** What a part would change at once, could all of it move. */
+export const jumpOf = ({ jumps, part, state, feel }: Actor): Partial<State> | undefined =>
+  jumps?.(part.figures, state, feel)
+
 /** What moves of a part by itself, and is not held still. */
 export function runsOf(actor: Actor): readonly Run[] {
   const { part, state, feel, pins } = actor
   const rates: Readonly<Record<string, number | undefined>> | undefined = actor.rates?.(part.figures, state, feel)
   if (!rates) return still
-  let runs: Run[] | undefined
+  let runs: readonly Run[] | undefined
   let levels: Readonly<Record<string, readonly number[] | undefined>> | undefined
   for (const name in rates) {
     const rate = rates[name]
     if (!rate || pins?.[name] !== undefined) continue
     levels ??= actor.levels?.(part.figures, state) ?? {}
-    runs ??= []
-    runs.push({ name, rate, levels: levels[name] ?? [], background: inBackground(part.kind.motion, name, rate) })
+    const run = { name, rate, levels: levels[name] ?? [], background: inBackground(part.kind.motion, name, rate) }
+    runs = runs ? [...runs, run] : [run]
   }
   return runs ?? still
 }

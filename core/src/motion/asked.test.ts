@@ -15,7 +15,7 @@ describe('an answer stands while nothing has changed that it hangs on', () => {
       Object.assign(looked, looks)
       return 'answer'
     }
-    expect(one.ask(state, 3, around, looked, question)).toBe('answer')
+    expect(one.ask({ state, around, looked }, 3, question)).toBe('answer')
     return one
   }
 
@@ -45,7 +45,7 @@ describe('an answer stands while nothing has changed that it hangs on', () => {
 
   it('the second question replaces what the first hung on', () => {
     const one = asked({ circuit: true })
-    one.ask(state, 5, around, { ...nothing }, () => undefined)
+    one.ask({ state, around, looked: { ...nothing } }, 5, () => undefined)
     expect(one.stands(state, 9, around)).toBe(true)
   })
 })

@@ -25,10 +25,15 @@ export class Asked {
     )
   }
 
-  /** Asks, and remembers what was looked at. */
-  ask<T>(state: State, circuit: number, around: Around, looked: Looked, question: () => T): T {
+  /** Asks, and remembers what was looked at. @param question the same for all of a kind: thousands are asked, and none is made for it */
+  ask<A extends { readonly state: State; readonly around: Around; readonly looked: Looked }, T>(
+    actor: A,
+    circuit: number,
+    question: (actor: A) => T,
+  ): T {
+    const { state, around, looked } = actor
     looked.circuit = looked.draw = looked.flame = looked.warming = false
-    const answer = question()
+    const answer = question(actor)
     this.#state = state
     this.#circuit = looked.circuit ? circuit : undefined
     this.#draw = looked.draw ? around.draw : undefined

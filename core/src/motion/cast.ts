@@ -1,6 +1,6 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
 import type { State } from '../parts/kind.ts'
-import { type Actor, type Run, runsOf } from './actor.ts'
+import { type Actor, jumpOf, type Run, runsOf } from './actor.ts'
 import type { Alterations } from './alterations.ts'
 import { landed } from './levels.ts'
 
@@ -16,6 +16,7 @@ export class Cast {
   /** How often the circuit had changed when it was last solved. */
   changes = -1
   readonly #byId = new Map<string, Actor>()
+  /** Those that have moved and have not been taken, in the order of the parts. */
   #moved: Actor[] = []
 
   /** @param actorOf makes an actor of a part, given where it stands among them */
@@ -53,7 +54,14 @@ export class Cast {
     actor.state = state
     if (actor.moved) return
     actor.moved = true
-    this.#moved.push(actor)
+    const moved = this.#moved
+    let at = moved.length
+    if (at === 0) {
+      this.#moved = [actor]
+      return
+    }
+    for (; at > 0 && moved[at - 1]!.index > actor.index; at--) moved[at] = moved[at - 1]!
+    moved[at] = actor
   }
 
   /** Those whose state has changed and whose elements have not yet the values of it, in the order of the parts. */
@@ -62,7 +70,7 @@ export class Cast {
     if (moved.length === 0) return moved
     this.#moved = []
     for (const actor of moved) actor.moved = false
-    return moved.length === 1 ? moved : moved.sort((a, b) => a.index - b.index)
+    return moved
   }
 
   /** Would a part answer as it did when it was last asked what it changes? */
@@ -72,17 +80,15 @@ export class Cast {
 
   /** What a part would change now; nothing where none of it can move. */
   wishOf(actor: Actor): Partial<State> | undefined {
-    const { part, state, feel, around, looked, jumping, pins } = actor
-    const change = jumping.ask(state, this.changes, around, looked, () => actor.jumps?.(part.figures, state, feel))
-    for (const name in change) if (pins?.[name] === undefined) return change
+    const change = actor.jumping.ask(actor, this.changes, jumpOf)
+    for (const name in change) if (actor.pins?.[name] === undefined) return change
     return undefined
   }
 
   /** What moves of a part now: asked where its last answer stands no more, and kept. */
   runsOf(actor: Actor): readonly Run[] {
-    const { state, around, looked, running } = actor
-    if (!running.stands(state, this.changes, around))
-      actor.runs = running.ask(state, this.changes, around, looked, () => runsOf(actor))
+    if (!actor.running.stands(actor.state, this.changes, actor.around))
+      actor.runs = actor.running.ask(actor, this.changes, runsOf)
     return actor.runs
   }
 

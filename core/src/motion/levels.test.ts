@@ -115,6 +115,25 @@ describe('levels', () => {
     ])
   })
 
+  it('shutting, nothing happens as it leaves its stop, unless its switch opens there', () => {
+    const shutting = (switchAt: number) => {
+      const rig = valveOn(24)
+      rig.simulation.alter({ ...rig.simulation.alterations, figures: { V1: { switchAt } } })
+      rig.set('TS1.calling', true).settle()
+      rig.told()
+      rig.set('TS1.calling', false)
+      const quiet = rig.simulation.quietFor!
+      rig.settle()
+      return { quiet, told: rig.told().at(-2) }
+    }
+    const usual = shutting(0.92)
+    expect(usual.quiet).toBeCloseTo(0.08 * 6, 6)
+    expect(usual.told).toBe('0.48 V1 end switch open')
+    const late = shutting(1)
+    expect(late.quiet).toBeLessThan(1e-6)
+    expect(late.told).toBe('0 V1 end switch open')
+  })
+
   it('a lever set by hand to a level and a number that turns round there both leave it', () => {
     const rig = valveOn(24)
     rig.simulation.set('V1', 'travel', 0.92)

@@ -55,7 +55,7 @@ export class Reactions {
   react(now: number) {
     const cast = this.#cast
     const buzzed = this.quiet()
-    if (!buzzed) for (const actor of cast.heated) actor.heatedBy = undefined
+    if (!buzzed) for (const actor of cast.heated) if (actor.heatedBy) actor.heatedBy = undefined
     const wishes: Wish[] = []
     let cycle: Cycle<Actor> | undefined
     let instant = 0

@@ -97,10 +97,10 @@ export class Surroundings {
     if (draw === this.#draw && flame === this.#flame) return
     this.#draw = draw
     this.#flame = flame
-    for (const noticed of this.#noticed.values()) {
+    this.#noticed.forEach((noticed) => {
       noticed.draw = draw
       noticed.flame = flame
-    }
+    })
   }
 
   /** What one part notices, now and whenever one has looked round again. @throws RangeError for a part that is not there */

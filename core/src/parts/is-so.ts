@@ -14,5 +14,7 @@ export const isSo =
 /** Asks whether any of these states is so. */
 export const anySo =
   (names: readonly string[]) =>
-  (s: State): boolean =>
-    names.some((name) => s[name] === true)
+  (s: State): boolean => {
+    for (const name of names) if (s[name] === true) return true
+    return false
+  }

@@ -82,10 +82,13 @@ const zoneValvePanel = (zones: number) => {
     state[`proven${n}`] = false
     state[`call${n}`] = false
   }
-  const lamps = numbers.flatMap((n) => [
-    { state: `call${n}`, sense: `callSense${n}` },
-    { state: `proven${n}`, sense: `proofSense${n}` },
-  ])
+  const senses = [
+    { state: 'held', sense: 'priorityIn' },
+    ...numbers.flatMap((n) => [
+      { state: `call${n}`, sense: `callSense${n}` },
+      { state: `proven${n}`, sense: `proofSense${n}` },
+    ]),
+  ]
   const anyProven = anySo(numbers.map((n) => `proven${n}`))
   const lastProven = isSo(`proven${zones}`)
   const lastCalls = isSo(`call${zones}`)
@@ -150,17 +153,15 @@ const zoneValvePanel = (zones: number) => {
       levels: () => ({ coreHeat: coreLevels }),
       heats: ['coreHeat'],
       jumps(f, s, feel) {
-        const change: State = {}
-        const held = feel.over('priorityIn') >= MADE * f.ratedVolts
-        if (held !== s.held) change.held = held
-        let changed = held !== s.held
-        for (const { state, sense } of lamps) {
-          const made = feel.over(sense) >= MADE * f.ratedVolts
+        const from = MADE * f.ratedVolts
+        let change: State | undefined
+        for (const { state, sense } of senses) {
+          const made = feel.over(sense) >= from
           if (made === s[state]) continue
+          change ??= {}
           change[state] = made
-          changed = true
         }
-        return changed ? change : coreJump(f, s as Core)
+        return change ?? coreJump(f, s as Core)
       },
     },
     tells: [

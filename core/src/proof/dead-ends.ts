@@ -11,6 +11,10 @@ import { isThreePort } from '../parts/three-port.ts'
 /** Seconds between two looks, and the longest a zone is watched after its call and after its end. */
 const STEP = 1
 const LONGEST = 900
+/** What happens sooner after another thing is taken with it: a plant may hunt for ever. */
+const LEAST = 0.1
+/** Of a look, by which a moment may miss it through rounding. */
+const HAIR = 1e-6
 /** From here on water gets through. */
 const LETS_BY = 0.05
 
@@ -60,24 +64,25 @@ export class DeadEnds {
   #watch(seconds: Map<string, number>) {
     const bench = this.#bench
     for (let at = 0; at < LONGEST; ) {
-      // Until something happens only the valves move: they are looked at ahead, and the bench goes on behind that.
-      const quiet = bench.quietFor ?? LONGEST
-      const runsOn = this.#boilers.some((boiler) => count(bench, boiler, 'runOn') > 0 && !is(bench, boiler, 'told'))
-      let ahead = 0
-      do {
-        for (const pump of this.#pumps)
-          if (!runsOn && this.#pushes(pump, ahead)) seconds.set(pump.id, (seconds.get(pump.id) ?? 0) + STEP)
-        ahead += STEP
-      } while (bench.moving && ahead < quiet && at + ahead < LONGEST)
       if (!bench.moving) {
-        // At rest a pump that still pushes will push for good.
-        for (const pump of this.#pumps)
-          if (seconds.has(pump.id) && this.#pushes(pump, 0)) seconds.set(pump.id, seconds.get(pump.id)! + LONGEST)
+        // At rest a pump that pushes will push for good.
+        this.#count(seconds, 0, LONGEST)
         return
       }
-      bench.runTo(bench.now + ahead)
-      at += ahead
+      // Until something happens only the valves move: they are looked at ahead, and the bench goes on behind that.
+      const quiet = Math.min(Math.max(bench.quietFor ?? LONGEST, LEAST), LONGEST - at)
+      const runsOn = this.#boilers.some((boiler) => count(bench, boiler, 'runOn') > 0 && !is(bench, boiler, 'told'))
+      const first = Math.max(0, Math.ceil(at / STEP - HAIR) * STEP - at)
+      if (!runsOn) for (let ahead = first; ahead < quiet; ahead += STEP) this.#count(seconds, ahead, STEP)
+      bench.runTo(bench.now + quiet)
+      at += quiet
     }
+  }
+
+  /** Counts so many seconds for each pump that pushes so many seconds ahead. */
+  #count(seconds: Map<string, number>, ahead: number, each: number) {
+    for (const pump of this.#pumps)
+      if (this.#pushes(pump, ahead)) seconds.set(pump.id, (seconds.get(pump.id) ?? 0) + each)
   }
 
   /** Does it run while none of the valves it serves lets water by, so many seconds ahead? */

@@ -113,12 +113,9 @@ export class ProofBench {
 
   /** Lets everything come to rest. What let go before is made whole first: it says nothing about these calls. */
   settle() {
-    for (const guard of this.#blown()) put(this.#simulation, guard, 'blown', false)
+    for (const guard of this.#guards)
+      if (is(this.#simulation, guard, 'blown')) put(this.#simulation, guard, 'blown', false)
     this.#simulation.settle()
-  }
-
-  #blown(): readonly InstalledPart[] {
-    return this.#guards.filter((guard) => is(this.#simulation, guard, 'blown'))
   }
 
   /**
@@ -129,7 +126,7 @@ export class ProofBench {
     const asking = new Set<string>()
     for (const [i, { id }] of this.zones.entries()) if ((mask & ~warm & (1 << i)) !== 0) asking.add(id)
     const heat = dead ? new Set<string>() : heating(this.intent, asking)
-    const blown = this.#blown()
+    const blown = this.#guards.filter((guard) => is(this.#simulation, guard, 'blown'))
     for (const guard of blown) this.#differs(trial, mask, guard.id, false, 'lets go')
     const differs = (part: string, should: boolean, does: string) => {
       if (blown.length === 0) this.#differs(trial, mask, part, should, does)

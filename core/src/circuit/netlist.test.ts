@@ -31,6 +31,13 @@ describe('a job as a circuit', () => {
     for (const end of ['from', 'to']) expect(lump(`joint:${id}.${end}`).ohms).toBe(0.005)
   })
 
+  it('until it is told how its parts stand, what follows them is open, and all else of them conducts', () => {
+    const circuit = new Circuit(netlist)
+    for (const { following, branches } of netlist.parts.values())
+      for (const branch of branches.values())
+        expect([branch.id, circuit.lump(branch).open]).toEqual([branch.id, following.includes(branch)])
+  })
+
   it('keeps apart what the catalogue does not hold, and goes on without it', () => {
     const strange = copyOf(job)
     strange.parts.V2!.kind = 'valve/wings'

@@ -54,10 +54,9 @@ export function eliminate(size: number, couples: readonly number[]): Elimination
       own.splice(own.indexOf(pick), 1)
       for (const other of left) if (other !== node) couple(node, other)
       degree[node] = own.length
-      if (own.length < fewest) {
-        fewest = own.length
-        from = node
-      } else if (own.length === fewest && node < from) from = node
+      if (own.length > fewest) continue
+      fewest = own.length
+      if (node < from) from = node
     }
   }
   const below = coupled.map((nodes) => ascending(nodes.map((node) => stepOf[node]!)))

@@ -79,11 +79,20 @@ describe('one instant', () => {
       })
       simulation.setTogether(Object.fromEntries(order.map((n) => [`TS${n}`, { calling: true }])))
       simulation.runTo(30)
-      return [1, 2, 3].map((n) => simulation.stateOf(`V${n}`).travel)
+      return { travel: [1, 2, 3].map((n) => simulation.stateOf(`V${n}`).travel), trace: simulation.trace }
     }
-    const [first, ...others] = outcome([1, 2, 3])
-    expect(others).toEqual([first, first])
-    expect(outcome([3, 1, 2])).toEqual(outcome([1, 2, 3]))
+    const told = outcome([1, 2, 3])
+    expect(new Set(told.travel).size).toBe(1)
+    expect(told.trace.slice(0, 3).map(({ part }) => part)).toEqual(['TS1', 'TS2', 'TS3'])
+    expect(outcome([3, 1, 2])).toEqual(told)
+  })
+
+  it('what hands move at once is told in the order of the parts', () => {
+    const { simulation } = kestrel()
+    simulation.setTogether({ V3: { travel: 1 }, V1: { travel: 1 }, V2: { travel: 1 } })
+    const opened = simulation.trace.filter(({ says }) => says === 'fully open, motor holds').map(({ part }) => part)
+    expect(opened).toEqual([...opened].sort())
+    expect(opened.length).toBeGreaterThan(1)
   })
 
   it('refuses a state there is not, and moves nothing pinned', () => {

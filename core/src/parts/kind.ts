@@ -87,7 +87,7 @@ export interface Around {
 export interface Motion<F, S> {
   /** Rates of the moving numbers, per second; those left out stand still. */
   rates?(f: F, s: S, feel: Feel): Partial<Record<keyof S & string, number>>
-  /** The values at which a moving number makes something happen. Its end stops are among them. */
+  /** The values at which a moving number makes something happen; the stop it moves towards is among them. */
   levels?(f: F, s: S): Partial<Record<keyof S & string, readonly number[]>>
   /** Numbers that move while nothing happens: the clock, a room's warmth. Settling does not wait for them. */
   readonly background?: readonly (keyof S & string)[]

@@ -110,6 +110,23 @@ it('a controller asks for heat from so much of either output, and only while it 
   expect(rig.settle().state('X.demand')).toBe(true)
 })
 
+it.each([
+  ['w1', 'c1', 'call1'],
+  ['v1p1', 'v1p3', 'proven1'],
+  ['w6', 'c6', 'call6'],
+])('a panel sees volts from %s to %s as %s from six tenths of its own', (hot, back, state) => {
+  const rig = new Rig({
+    practice: '230',
+    parts: { M: ['supply/line', { loopOhms: 0.001 }], X: 'panel/zone-valve-6' },
+    nets: [`M.l X.${hot}`, `M.n X.${back}`],
+  })
+  const at = (volts: number) => {
+    rig.simulation.alter(together([{ volts: { 'M.line': volts } }]))
+    return rig.settle().state(`X.${state}`)
+  }
+  for (const time of ['first', 'second']) expect([time, at(0), at(14.3), at(14.5)]).toEqual([time, false, false, true])
+})
+
 it('a transformer whose turns have shorted stays low; of a sound one and a dead one the volts are as they should be', () => {
   const volts = (...faults: string[]) => {
     const rig = new Rig({

@@ -32,12 +32,19 @@ describe('pumps against shut valves', () => {
   })
 })
 
-it('a pump on the permanent feed pushes until its valve lets water by, and for good once that has shut', () => {
-  const job = wired({ scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true })
-  const { wire } = wireAt(job, 'P3.l')
-  wire[wire.from.part === 'P3' ? 'to' : 'from'] = { part: 'B1', terminal: 'l' }
-  expect(proven(job).deadEnds).toContainEqual({ pump: 'P3', zone: 'z2', seconds: 901 })
-})
+it.each([
+  [0, 1],
+  [2.2, 3],
+])(
+  'a pump on the permanent feed pushes until its valve, called after %f s, lets water by: %i s, and for good once that has shut',
+  (startDelay, seconds) => {
+    const job = wired({ scheme: 's12', ...line, boiler: 'boiler/switched-live', hotWater: true })
+    const { wire } = wireAt(job, 'P3.l')
+    wire[wire.from.part === 'P3' ? 'to' : 'from'] = { part: 'B1', terminal: 'l' }
+    job.parts.TS2!.figures = { startDelay }
+    expect(proven(job).deadEnds).toContainEqual({ pump: 'P3', zone: 'z2', seconds: seconds + 900 })
+  },
+)
 
 it.each(['boiler/dry-call', 'boiler/oil'])(
   '%s: a burner fed past its limit burns on, and is named with one call',

@@ -22,6 +22,8 @@ describe('what feeds the valves, in words', () => {
     expect(transformerInWords(job).value).toBe('85 VA, in the panel')
     job.parts.PN2 = job.parts.PN1!
     expect(transformerInWords(job).value).toBe('2 × 85 VA, in the panels')
+    job.parts.PN2 = { ...job.parts.PN1!, kind: 'panel/zone-valve-3', figures: {} }
+    expect(transformerInWords(job).value).toBe('85 and 100 VA, in the panels')
     expect(transformerInWords({ ...job, parts: {} }).value).toBe('100 VA, in the panel')
   })
 

@@ -195,11 +195,13 @@ class Builder {
     const elements = kind.inside(figures, site)
     const nodes = new Map<string, number>()
     const at = (local: string) => {
+      const known = nodes.get(local)
+      if (known !== undefined) return known
       const node = this.node(local === 'earth' ? local : `${id}.${local}`)
       nodes.set(local, node)
       return node
     }
-    for (const terminal of Object.keys(kind.terminals)) at(terminal)
+    for (const terminal in kind.terminals) at(terminal)
     const branches = new Map<string, Branch>()
     const windings = new Map<string, Winding>()
     for (const element of elements) {
@@ -219,29 +221,34 @@ class Builder {
       const ends = [at(element.a), at(element.b)] as const
       branches.set(element.name, this.branch(name, element.form, ends, { part: id, element, volts }))
     }
-    const names = Object.keys(kind.terminals)
-    for (const [i, name] of names.entries())
-      if (i > 0 && !kind.roles.connector) this.touch(`${id}.${names[i - 1]}`, `${id}.${name}`)
+    let beside: string | undefined
+    if (!kind.roles.connector)
+      for (const terminal in kind.terminals) {
+        if (beside !== undefined)
+          this.touch(`${id}.${beside}+${id}.${terminal}`, nodes.get(beside)!, nodes.get(terminal)!)
+        beside = terminal
+      }
     const { label, place } = part
     const following = [...branches.values()].filter(({ element }) => followsState(element!))
     return { id, kind, figures, label, place, nodes, branches, following, windings }
   }
 
   /** A place where two conductors could meet: neighbours under their screws, cores of one cable, a core and earth. */
-  touch(a: string, b: string) {
-    this.branch(`touch:${a}+${b}`, 'touch', [this.node(a), this.node(b)], nothing, OPEN)
+  touch(id: string, a: number, b: number) {
+    this.branch(`touch:${id}`, 'touch', [a, b], nothing, OPEN)
   }
 
   /** One conductor: a joint at each end and the copper between. */
   run(id: string, wire: Wire) {
-    const [from, to] = [this.node(`wire:${id}.from`), this.node(`wire:${id}.to`)]
+    const from = this.node(`wire:${id}.from`)
+    const to = this.node(`wire:${id}.to`)
     const of = { wire: id }
     const joint = (which: 'from' | 'to', end: End, own: number) =>
       this.branch(`joint:${id}.${which}`, 'joint', [this.node(terminalName(end)), own], of, JOINT)
     joint('from', wire.from, from)
     this.branch(`wire:${id}`, 'wire', [from, to], of, resistive(wireOhms(wire.length, wire.size)))
     joint('to', wire.to, to)
-    this.touch(`wire:${id}.from`, 'earth')
+    this.touch(`wire:${id}.from+earth`, from, 0)
   }
 
   /**
@@ -264,8 +271,7 @@ class Builder {
       for (const end of ['near', 'far'] as const) {
         for (const other of cores.slice(i + 1)) {
           this.stray(`${id}:${ends[end]}`, at[end], other.at[end], between)
-          if (end === 'far')
-            this.branch(`touch:${ends.far}+${other.ends.far}`, 'touch', [at.far, other.at.far], nothing, OPEN)
+          if (end === 'far') this.touch(`${ends.far}+${other.ends.far}`, at.far, other.at.far)
         }
         this.stray(`${id}:${ends[end]}`, at[end], 0, toEarth)
       }

@@ -3,7 +3,7 @@ import { grouped } from './grouped.ts'
 import { Ldl } from './ldl.ts'
 import type { Netlist } from './netlist.ts'
 import { type Elimination, eliminate } from './ordering.ts'
-import { vectors } from './vectors.ts'
+import { integers, vectors } from './vectors.ts'
 
 /** The pattern of a netlist's nodal matrix, shared by its AC and DC solution. */
 export const patternOf = (netlist: Netlist): Elimination => eliminate(netlist.nodes.length - 1, couples(netlist))
@@ -54,24 +54,30 @@ export class Nodal {
     const ldl = new Ldl(pattern)
     const values = netlist.branches.length + 3 * netlist.windings.length
     const entries = ldl.re.length
+    const [touchStart, columnOf] = integers(values + 1, entries)
     const touches: number[] = []
     const stamps: number[] = []
-    this.#columnOf = new Int32Array(entries)
     const { stepOf } = pattern
     const stamp = (value: number, a: number, b: number, sign: number) => {
       if (a === 0 || b === 0) return
       const i = stepOf[a - 1]!
       const k = stepOf[b - 1]!
       const entry = ldl.entry(i, k)
-      this.#columnOf[entry] = Math.min(i, k)
+      columnOf[entry] = i < k ? i : k
       stamps.push(entry, value, sign)
-      touches.push(value, entry)
+      touches.push(entry)
+    }
+    // Value by value: what the next one touches comes after.
+    const stamped = (value: number) => {
+      touchStart[value + 1] = touches.length
     }
     const twoTerminal = (value: number, a: number, b: number) => {
-      if (a === b) return
-      stamp(value, a, a, 1)
-      stamp(value, b, b, 1)
-      stamp(value, a, b, -1)
+      if (a !== b) {
+        stamp(value, a, a, 1)
+        stamp(value, b, b, 1)
+        stamp(value, a, b, -1)
+      }
+      stamped(value)
     }
     for (const { index, a, b } of netlist.branches) twoTerminal(index, a, b)
     for (const [w, { nodes }] of netlist.windings.entries()) {
@@ -92,10 +98,13 @@ export class Nodal {
           stamp(first + 2, p, s, x * y)
           if (p === s) stamp(first + 2, p, s, x * y)
         }
+      stamped(first + 2)
     }
     this.#ldl = ldl
     this.#stepOf = stepOf
-    ;[this.#touchStart, this.#touches] = grouped(values, 1, touches)
+    this.#columnOf = columnOf
+    this.#touchStart = touchStart
+    this.#touches = Int32Array.from(touches)
     ;[this.#stampStart, this.#stamps] = grouped(entries, 2, stamps)
     const value = vectors(values, 2)
     this.#valueRe = value()

@@ -16,7 +16,8 @@ export interface Elimination {
 /** @param size number of unknowns @param couples pairs of unknowns that share an entry, laid end to end */
 export function eliminate(size: number, couples: readonly number[]): Elimination {
   // Lists, not sets: nearly all have two or three.
-  const neighbours = Array.from({ length: size }, (): number[] => [])
+  const neighbours: number[][] = []
+  for (let node = 0; node < size; node++) neighbours.push([])
   const couple = (one: number, other: number) => {
     const own = neighbours[one]!
     if (!own.includes(other)) own.push(other)
@@ -51,7 +52,9 @@ export function eliminate(size: number, couples: readonly number[]): Elimination
     coupled.push(left)
     for (const node of left) {
       const own = neighbours[node]!
-      own.splice(own.indexOf(pick), 1)
+      // In no order: what was last takes its place.
+      own[own.indexOf(pick)] = own.at(-1)!
+      own.pop()
       for (const other of left) if (other !== node) couple(node, other)
       degree[node] = own.length
       if (own.length > fewest) continue

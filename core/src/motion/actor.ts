@@ -225,7 +225,3 @@ export function isWhole({ kind, windings }: InstalledPart, state: State): boolea
   }
   return true
 }
-
-/** Which of a part's tells are so. */
-export const toldOf = ({ part, state }: Actor): boolean[] =>
-  (part.kind.tells ?? []).map((tell) => tell.is(part.figures, state))

@@ -3,8 +3,8 @@ import type { State } from '../parts/kind.ts'
 import { type Actor, type Blown, blownOn, creepingOf, isWhole, type Run, still } from './actor.ts'
 import type { Cast } from './cast.ts'
 import { Cycle } from './cycle.ts'
-import type { Happening } from './happening.ts'
 import type { Surroundings } from './surroundings.ts'
+import type { Telling } from './telling.ts'
 
 /** Seconds for which a relay or a motor goes on as it was when what it feels has changed; electronics say their own. */
 export const HOLD_UP = 0.015
@@ -31,19 +31,19 @@ const sameChange = (a: Partial<State>, b: Partial<State>) => {
 
 /** What parts do to each other at one instant, while no time passes that a clock would show. */
 export class Reactions {
-  readonly trace: Happening[]
   /** What changes its mind again and again, and how often a second. */
   readonly buzzing = new Map<string, number>()
   readonly #cast: Cast
   readonly #circuit: Circuit
   readonly #surroundings: Surroundings
+  readonly #telling: Telling | undefined
 
-  /** @param trace what has happened before */
-  constructor(cast: Cast, circuit: Circuit, surroundings: Surroundings, trace: readonly Happening[]) {
-    this.trace = [...trace]
+  /** @param telling whom it is told; nobody where nobody listens */
+  constructor(cast: Cast, circuit: Circuit, surroundings: Surroundings, telling: Telling | undefined) {
     this.#cast = cast
     this.#circuit = circuit
     this.#surroundings = surroundings
+    this.#telling = telling
   }
 
   /**
@@ -98,7 +98,7 @@ export class Reactions {
           this.#noteOverload(wish.actor, before)
         }
       }
-      wishes.length = waiting
+      while (wishes.length > waiting) wishes.pop()
     }
   }
 
@@ -117,7 +117,9 @@ export class Reactions {
     for (const { part, state } of moved) this.#circuit.setState(part, state)
     this.#circuit.solve()
     this.#cast.changes = this.#circuit.changes
-    this.#tell(moved, now)
+    // What is whole again let go on nothing.
+    for (const actor of moved) if (actor.blownBy && isWhole(actor.part, actor.state)) actor.blownBy = undefined
+    this.#telling?.tell(moved, now)
     if (moved.some(({ noticed }) => noticed)) this.#surroundings.renew()
   }
 
@@ -154,7 +156,7 @@ export class Reactions {
 
   /** Something hums, so many times a second; it is noted where it did not hum before. */
   hear({ part }: Actor, hertz: number, now: number, before: { has(part: string): boolean } = this.buzzing) {
-    if (!before.has(part.id)) this.trace.push({ at: now, part: part.id, says: 'buzzes' })
+    if (!before.has(part.id)) this.#telling?.buzzes(part.id, now)
     this.buzzing.set(part.id, hertz)
   }
 
@@ -172,28 +174,6 @@ export class Reactions {
       const heats = ({ name, rate }: Run) => rate > 0 && actor.part.kind.motion.heats?.includes(name)
       if (this.#cast.runsOf(actor).some(heats))
         actor.heatedBy = more(actor.heatedBy, blownOn(this.#circuit, actor.part))
-    }
-  }
-
-  /** Notes what became of the parts whose state has changed. */
-  #tell(moved: readonly Actor[], now: number) {
-    for (const actor of moved) {
-      const { tells } = actor
-      // What is whole again let go on nothing.
-      if (actor.blownBy && isWhole(actor.part, actor.state)) actor.blownBy = undefined
-      const before = actor.told
-      for (let i = 0; i < tells.length; i++) {
-        const { is, starts, ends } = tells[i]!
-        const begins = is(actor.part.figures, actor.state)
-        if (begins === before[i]) continue
-        // A mark may hold what was told before: it is left as it was.
-        if (actor.told === before) actor.told = [...before]
-        actor.told[i] = begins
-        const says = begins ? starts : ends
-        if (says === undefined) continue
-        const happening = { at: now, part: actor.id, says, tell: { index: i, begins } }
-        this.trace.push(actor.blownBy ? { ...happening, path: actor.blownBy.path } : happening)
-      }
     }
   }
 }

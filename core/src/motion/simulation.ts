@@ -4,7 +4,7 @@ import { type Netlist, netlistOf } from '../circuit/netlist.ts'
 import type { Job } from '../job/schema.ts'
 import { type Catalogue, catalogue } from '../parts/index.ts'
 import type { State, StateValue } from '../parts/kind.ts'
-import { type Actor, actorOf, toldOf } from './actor.ts'
+import { type Actor, actorOf } from './actor.ts'
 import { type Alterations, unaltered } from './alterations.ts'
 import { Cast } from './cast.ts'
 import type { Happening } from './happening.ts'
@@ -12,6 +12,7 @@ import { impose } from './imposing.ts'
 import { Passage } from './passage.ts'
 import { Reactions } from './reactions.ts'
 import { Surroundings } from './surroundings.ts'
+import { Telling } from './telling.ts'
 
 export interface Settled {
   /** Did everything come to rest in the time allowed? */
@@ -42,6 +43,8 @@ export interface Beginning {
   readonly now?: number
   /** What had happened before, where it goes on from another. */
   readonly trace?: readonly Happening[]
+  /** Nobody listens: nothing is noted of what happens, and no tell is so. For whoever looks only at how things end. */
+  readonly unheard?: true
 }
 
 /**
@@ -66,10 +69,11 @@ export class Simulation {
   readonly #reactions: Reactions
   readonly #surroundings: Surroundings
   readonly #passage: Passage
+  readonly #telling: Telling | undefined
   #alterations: Alterations = unaltered
 
   constructor(job: Job, settings: Settings = {}, beginning: Beginning = {}) {
-    const { kinds = catalogue, alterations = unaltered, now = 0, trace = [] } = beginning
+    const { kinds = catalogue, alterations = unaltered, now = 0, trace = [], unheard } = beginning
     const netlist = netlistOf(job, kinds)
     const circuit = new Circuit(netlist)
     const surroundings = new Surroundings(job, netlist.parts, (id) => this.#cast.get(id))
@@ -79,12 +83,13 @@ export class Simulation {
     this.circuit = circuit
     this.#surroundings = surroundings
     this.#cast = cast
-    this.#reactions = new Reactions(cast, circuit, surroundings, trace)
+    this.#telling = unheard ? undefined : new Telling(trace)
+    this.#reactions = new Reactions(cast, circuit, surroundings, this.#telling)
     this.#passage = new Passage(cast, this.#reactions, now)
     this.#impose(alterations)
     for (const actor of cast.all) {
       circuit.setState(actor.part, actor.state)
-      actor.told = toldOf(actor)
+      this.#telling?.begin(actor)
     }
     surroundings.renew()
     this.#passage.react()
@@ -92,7 +97,7 @@ export class Simulation {
 
   /** What a person in the building could have noticed since the beginning, in its order. */
   get trace(): readonly Happening[] {
-    return this.#reactions.trace
+    return this.#telling?.trace ?? []
   }
 
   /** What is wrong with the circuit. */
@@ -149,7 +154,7 @@ export class Simulation {
       actor.heatedBy = heatedBy
       if (moved) this.circuit.setState(actor.part, state)
     }
-    this.#reactions.trace.length = mark.happenings
+    if (this.#telling) this.#telling.trace.length = mark.happenings
     this.#reactions.quiet()
     for (const [part, hertz] of mark.buzzing) this.#reactions.buzzing.set(part, hertz)
     this.#surroundings.renew()
@@ -238,6 +243,7 @@ export class Simulation {
   ahead(part: string, seconds: number): State {
     const actor = this.#cast.get(part)
     if (!actor) throw new RangeError(`no part ${part} in this circuit`)
+    if (actor.runs.length === 0) return actor.state
     const state: State = { ...actor.state }
     for (const { name, rate } of actor.runs) state[name] = Number(state[name]) + rate * seconds
     return state

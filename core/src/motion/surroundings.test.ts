@@ -15,7 +15,8 @@ function aRound(job = wired({ zones: 2 })) {
   }
   /** Looks round once more: has anything changed that a part could notice? */
   const looks = () => {
-    const noticed = () => JSON.stringify([...parts.keys()].map((id) => round.of(id)))
+    const noticed = () =>
+      JSON.stringify([...parts.keys()].map((id) => [round.of(id).draw, round.of(id).flame, round.of(id).warming]))
     const before = noticed()
     round.renew()
     return noticed() !== before

@@ -32,6 +32,30 @@ class Watched {
   }
 }
 
+/** What all parts notice alike. */
+interface Everywhere {
+  draw: number
+  flame: boolean
+}
+
+/** What one part notices: what all do, and the warmth of its own room. */
+class Noticed implements Around {
+  warming = 0
+  readonly #everywhere: Everywhere
+
+  constructor(everywhere: Everywhere) {
+    this.#everywhere = everywhere
+  }
+
+  get draw() {
+    return this.#everywhere.draw
+  }
+
+  get flame() {
+    return this.#everywhere.flame
+  }
+}
+
 const isSo = (watched: Watched) => watched.isSo
 
 /** How far a valve stands open, 0 to 1, by motor or by hand. */
@@ -45,20 +69,18 @@ export function openingOf({ kind, figures }: InstalledPart, state: State): numbe
  */
 export class Surroundings {
   /** Each zone's valve, with what its room notices; none where the zone has no thermostat that is there. */
-  readonly #valves: { readonly valve: Watched; readonly room: { warming: number } | undefined }[] = []
+  readonly #valves: { readonly valve: Watched; readonly room: Noticed | undefined }[] = []
   readonly #pumps: Watched[] = []
   readonly #boilers: Watched[] = []
   readonly #flames: Watched[] = []
   readonly #watched: ReadonlySet<InstalledPart>
   /** What each part notices, brought up to date as one looks round. */
-  readonly #noticed = new Map<string, { -readonly [what in keyof Around]: Around[what] }>()
-  /** What all of them notice. */
-  #draw = 0
-  #flame = false
+  readonly #noticed = new Map<string, Noticed>()
+  readonly #everywhere: Everywhere = { draw: 0, flame: false }
 
   /** @param standingOf how a part stands; undefined for one that is not there */
   constructor(job: Job, parts: ReadonlyMap<string, InstalledPart>, standingOf: StandingOf) {
-    for (const id of parts.keys()) this.#noticed.set(id, { draw: 0, flame: false, warming: 0 })
+    for (const id of parts.keys()) this.#noticed.set(id, new Noticed(this.#everywhere))
     for (const { thermostat, valve: id } of Object.values(job.zones)) {
       const installed = parts.get(id ?? '')
       if (!installed) continue
@@ -85,7 +107,7 @@ export class Surroundings {
   renew() {
     const flow = this.#flowing()
     const heated = this.#boilers.some(isSo)
-    const flame = this.#flames.some(isSo)
+    this.#everywhere.flame = this.#flames.some(isSo)
     let sum = 0
     for (const { valve, room } of this.#valves) {
       const { state } = valve
@@ -93,14 +115,7 @@ export class Surroundings {
       sum += opening
       if (room) room.warming = heated ? opening : 0
     }
-    const draw = sum / Math.max(1, this.#valves.length)
-    if (draw === this.#draw && flame === this.#flame) return
-    this.#draw = draw
-    this.#flame = flame
-    this.#noticed.forEach((noticed) => {
-      noticed.draw = draw
-      noticed.flame = flame
-    })
+    this.#everywhere.draw = sum / Math.max(1, this.#valves.length)
   }
 
   /** What one part notices, now and whenever one has looked round again. @throws RangeError for a part that is not there */

@@ -96,7 +96,7 @@ export const guardsOf = (job: Job, simulation: Simulation): string[] =>
  * changed at a time.
  */
 export function* deadMap(job: Job, open: readonly string[]): Generator<Progress, LiveTerminal[]> {
-  const simulation = new Simulation(job)
+  const simulation = new Simulation(job, {}, { unheard: true })
   for (const id of open) {
     const kind = simulation.netlist.parts.get(id)?.kind
     const opened = kind && openedBy(kind)

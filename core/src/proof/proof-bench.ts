@@ -72,7 +72,7 @@ export class ProofBench {
     this.#job = job
     this.intent = intentOf(job)
     this.zones = zonesInOrder(job)
-    this.#simulation = new Simulation(job)
+    this.#simulation = new Simulation(job, {}, { unheard: true })
     this.#askings = this.zones.map((zone) => askingOf(job, zone))
     const parts = [...this.#simulation.netlist.parts.values()]
     const also = new Set(this.zones.flatMap(({ alsoValves = [] }) => alsoValves))

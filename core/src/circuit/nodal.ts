@@ -63,7 +63,7 @@ export class Nodal {
       const i = stepOf[a - 1]!
       const k = stepOf[b - 1]!
       const entry = ldl.entry(i, k)
-      columnOf[entry] = i < k ? i : k
+      columnOf[entry] = Math.min(i, k)
       stamps.push(entry, value, sign)
       touches.push(entry)
     }

@@ -54,6 +54,9 @@ export const shownBy = (table: StandTable, column: number): Shown[] =>
 /** Volts and amps follow what the mains stand at; ohms do not. */
 const movesWithMains = (form: AskForm) => readIn(form) === 'V' || readIn(form) === 'A'
 
+/** Hundreds of things wrong are brought about one after another: only where they end is looked at. */
+const UNHEARD = { unheard: true } as const
+
 const RATED = SUPPLY.findIndex(({ times }) => times === 1)
 
 /** Suspects that leave some of the volts: whether that is enough depends on what there is. */
@@ -96,7 +99,7 @@ export class TableBench {
   constructor(job: Job, base: readonly Supposition[]) {
     this.#job = job
     this.#base = base
-    this.#bench = benchWith(job, base)
+    this.#bench = benchWith(job, base, {}, UNHEARD)
     this.#bench.settle()
     this.#rest = this.#bench.mark()
     this.#warmth = warmthOn(this.#bench, job)
@@ -158,7 +161,7 @@ export class TableBench {
   /** A plant that is wired otherwise has a bench of its own, which is dear to make. */
   #wired(wrong: readonly Supposition[], stands: readonly Stood[]): Row[] {
     const job = reshaped(this.#job, wrong)
-    const bench = benchWith(this.#job, wrong)
+    const bench = benchWith(this.#job, wrong, {}, UNHEARD)
     bench.settle()
     return rowsFrom(bench, { job, wrong }, stands, warmthOn(bench, job))
   }

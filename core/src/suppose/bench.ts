@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts'
-import { type Settings, Simulation } from '../motion/simulation.ts'
+import { type Beginning, type Settings, Simulation } from '../motion/simulation.ts'
 import { alterationsOf, reshaped } from './index.ts'
 import type { Supposition } from './supposition.ts'
 
@@ -9,9 +9,14 @@ import type { Supposition } from './supposition.ts'
  * @example
  * const bench = benchWith(job, [{ id: 'wire:w21/open' }, { id: 'wire:w7.to/ohms', value: 80 }])
  */
-export function benchWith(job: Job, suppositions: readonly Supposition[], settings: Settings = {}): Simulation {
+export function benchWith(
+  job: Job,
+  suppositions: readonly Supposition[],
+  settings: Settings = {},
+  { unheard }: Pick<Beginning, 'unheard'> = {},
+): Simulation {
   const shaped = reshaped(job, suppositions)
-  return new Simulation(shaped, settings, { alterations: alterationsOf(shaped, suppositions) })
+  return new Simulation(shaped, settings, { alterations: alterationsOf(shaped, suppositions), unheard })
 }
 
 /** Lets a bench run on while what comes and goes comes and goes. @param until seconds on its clock */

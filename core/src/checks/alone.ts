@@ -1,6 +1,7 @@
 import type { Job } from '../job/schema.ts'
 import { allCalling } from '../load/all-calling.ts'
 import { fullCalls } from '../load/full-calls.ts'
+import type { Start } from '../load/start.ts'
 import { ask } from '../motion/asking.ts'
 import { is } from '../motion/plays.ts'
 import { Simulation } from '../motion/simulation.ts'
@@ -17,7 +18,7 @@ export interface Alone {
   readonly none: Standing
   readonly zones: ReadonlyMap<string, Standing>
   /** Everything calling, still on the bench, whatever should have let go; and without the zone that makes the others wait. */
-  readonly full: readonly { readonly zones: readonly string[]; readonly bench: Simulation }[]
+  readonly full: readonly { readonly zones: readonly string[]; readonly bench: Simulation; readonly start: Start }[]
 }
 
 export function standingOf(simulation: Simulation): Standing {
@@ -47,6 +48,6 @@ export function calledAlone(job: Job): Alone {
     ask(simulation, job, zone, false)
     simulation.settle()
   }
-  const full = fullCalls(job).map((call) => ({ zones: call.zones, bench: allCalling(job, call.zones) }))
+  const full = fullCalls(job).map((call) => ({ zones: call.zones, ...allCalling(job, call.zones) }))
   return { none, zones, full }
 }

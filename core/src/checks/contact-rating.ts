@@ -1,3 +1,5 @@
+import { isBrief } from '../load/briefly.ts'
+import { ampsOver } from '../load/verdict.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
@@ -7,25 +9,24 @@ export const contactRating: Rule = {
   check({ job, alone, shorts }) {
     const { full } = alone()
     const inShort = new Set(shorts().flatMap(({ branches }) => branches.map(({ id }) => id)))
-    return [...full[0]!.bench.netlist.parts.values()].flatMap(({ id, kind, figures, branches }) =>
-      Object.entries(kind.ratings ?? {}).flatMap(([element, figure]): Found[] => {
-        const branch = branches.get(element)
-        const most = figures[figure] ?? Number.POSITIVE_INFINITY
-        const amps = branch
-          ? Math.max(...full.map(({ bench }) => bench.circuit.flow(bench.netlist.branchOf.get(branch.id)!)))
-          : 0
-        // What a short draws through it is no matter of rating.
-        if (amps <= most || (branch && inShort.has(branch.id))) return []
-        return [
-          {
-            severity: 'fails',
-            at: [{ part: id }],
-            says: `A contact of ${labelOf(job, id)} carries ${amps.toFixed(1)} A and may carry ${most} A.`,
-            why: 'It pits and welds: the zone will then never switch off.',
-            remedy: 'Let it drive a relay, and let the relay carry the load.',
-          },
-        ]
-      }),
-    )
+    return [...full[0]!.start.contacts].flatMap(([key, { part, may, guards }]): Found[] => {
+      const carries = full.map(({ start }) => start.contacts.get(key)!)
+      const amps = Math.max(...carries.map(({ amps }) => amps))
+      // What a short draws through it is no matter of rating.
+      if (guards || amps <= may || inShort.has(key)) return []
+      const held = Math.max(...carries.map(({ held }) => held))
+      const brief = carries.every((one) => one.amps <= may || isBrief(one))
+      return [
+        {
+          severity: brief ? 'tidy' : 'fails',
+          at: [{ part }],
+          says: `A contact of ${labelOf(job, part)} carries ${ampsOver({ amps, may, held })} and may carry ${may} A.`,
+          why: brief
+            ? 'It wears sooner. What is cold or runs draws more than what stands open.'
+            : 'It pits and welds: the zone will then never switch off.',
+          remedy: 'Let it drive a relay, and let the relay carry the load.',
+        },
+      ]
+    })
   },
 }

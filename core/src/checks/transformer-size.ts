@@ -1,3 +1,4 @@
+import { briefly } from '../load/briefly.ts'
 import { whoCallsInWords } from '../load/full-calls.ts'
 import { fuseFor } from '../load/fuse-size.ts'
 import { fusesOf } from '../load/fuses.ts'
@@ -7,6 +8,13 @@ import { kindOf } from '../parts/index.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
 
+/** Times its rating that a transformer is let carry before that is said. */
+const TOLERATED = 1.005
+
+/** The most it carries; what it holds in the end, where it bears the start. */
+const overloadIn = (moments: readonly { readonly at: number; readonly va: number }[], rated: number): number =>
+  briefly(moments, rated) === undefined ? Math.max(...moments.map(({ va }) => va)) : moments.at(-1)!.va
+
 export const transformerSize: Rule = {
   id: 'transformer-size',
   name: 'The transformer carries everything at once, and its fuse fits it',
@@ -14,19 +22,26 @@ export const transformerSize: Rule = {
   check({ job, poles, alone, shorts }) {
     const { full } = alone()
     const { netlist } = full[0]!.bench
-    const carried = full.flatMap(({ zones, bench }) => transformersOf(bench).map((one) => ({ ...one, zones })))
+    const carried = full.flatMap(({ zones, start }) =>
+      [...start.transformers].map(([part, moments]) => ({ part, zones, moments, va: moments.at(-1)!.va })),
+    )
     // What a short draws is no matter of size.
     const sound = transformersOf(full[0]!.bench).filter(
       ({ part }) => !shorts().some(({ feed }) => feed.part.id === part),
     )
     return sound.flatMap(({ part, rated }): Found[] => {
-      const { va, zones } = carried.filter((one) => one.part === part).reduce((a, b) => (b.va > a.va ? b : a))
+      const its = carried.filter((one) => one.part === part)
+      const { va, zones } = its.reduce((a, b) => (b.va > a.va ? b : a))
       const found: Found[] = []
-      if (va > rated * 1.005)
+      // What valves draw while they start counts too, where it lasts longer than a winding bears.
+      const most = its
+        .map((one) => ({ ...one, va: overloadIn(one.moments, rated * TOLERATED) }))
+        .reduce((a, b) => (b.va > a.va ? b : a))
+      if (most.va > rated * TOLERATED)
         found.push({
           severity: 'fails',
           at: [{ part }],
-          says: `${labelOf(job, part)}: ${va.toFixed(va < rated + 1 ? 1 : 0)} VA when ${whoCallsInWords(job, zones)}, and rated for ${rated} VA.`,
+          says: `${labelOf(job, part)}: ${most.va.toFixed(most.va < rated + 1 ? 1 : 0)} VA when ${whoCallsInWords(job, most.zones)}${most.moments.at(-1)!.va > rated * TOLERATED ? '' : ' and their valves start'}, and rated for ${rated} VA.`,
           why: 'It works with few zones and fails with many: volts sag, valves stall, the winding runs hot.',
           remedy: 'A bigger transformer, or valves that draw less.',
         })

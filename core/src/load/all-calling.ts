@@ -5,6 +5,7 @@ import { type Settings, Simulation } from '../motion/simulation.ts'
 import { kindOf } from '../parts/index.ts'
 import { alterationsOf } from '../suppose/index.ts'
 import type { Supposition } from '../suppose/supposition.ts'
+import { type Start, startOf } from './start.ts'
 
 /** Keeps every fuse and winding cold: what the loads would draw, so that an overload is found before it is run. */
 export function neverTooHot(job: Job): Alterations {
@@ -29,10 +30,10 @@ export function asking(job: Job, zones: readonly string[], on: boolean): Setting
   return settings
 }
 
-/** The sound wiring of a job with these zones calling, or every one, settled: what the loads would draw. */
-export function allCalling(job: Job, zones: readonly string[] = Object.keys(job.zones)): Simulation {
-  const simulation = new Simulation(job, {}, { alterations: neverTooHot(job) })
-  simulation.setTogether(asking(job, zones, true))
-  simulation.settle()
-  return simulation
+/** The sound wiring of a job with these zones calling, at rest: what the loads would draw. */
+export function allCalling(job: Job, zones: readonly string[]): { readonly bench: Simulation; readonly start: Start } {
+  const bench = new Simulation(job, {}, { alterations: neverTooHot(job) })
+  bench.settle()
+  bench.setTogether(asking(job, zones, true))
+  return { bench, start: startOf(bench) }
 }

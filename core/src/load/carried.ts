@@ -61,7 +61,10 @@ export class LoadBench {
     this.#simulation = new Simulation(job, {}, { alterations: together([coldWith(job, wrong), otherwise]) })
     const { netlist } = this.#simulation
     const { metal } = new Poles(netlist, job)
-    for (const [id, zone] of Object.entries(job.zones)) for (const part of partsOf(zone)) this.#zoneOf.set(part, id)
+    // What a controller draws itself is no zone's, whichever of them hang on it.
+    for (const [id, zone] of Object.entries(job.zones))
+      for (const part of partsOf(zone))
+        if (netlist.parts.get(part)?.kind.class !== 'controller') this.#zoneOf.set(part, id)
     this.sources = [...netlist.parts.values()].flatMap((part): Source[] => {
       const winding = transformerIn(part)
       if (!winding) return []

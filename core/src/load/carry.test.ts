@@ -108,6 +108,20 @@ it('where hot water goes first, a further valve counts though nothing is drawn b
   expect(carriesMore(first(0), 'valve/motor-4', 0)).toBe('load')
 })
 
+it('what a controller draws is no zone’s: three valves of a kind draw alike, whichever controller they hang on', () => {
+  const job = wired({
+    scheme: 's17',
+    thermostat: 'controller/building',
+    valve: 'valve/modulating',
+    signal: '0-10 V',
+    zones: 3,
+  })
+  const { zones } = new LoadBench(job).rest().get('XF1')!
+  expect([zones.z2! / zones.z1!, zones.z3! / zones.z1!].map((share) => share.toFixed(2))).toEqual(['1.00', '1.00'])
+  // Two controllers of two outputs.
+  expect(zones['']! / zones.z1!).toBeGreaterThan(2)
+})
+
 it('a plant that is full already has room for none, and says that it is the transformer', () => {
   const full = produce(wired({ zones: 5 }), (draft) => void (draft.parts.XF1!.figures = { va: 20 }))
   expect(carriesMore(full, full.zones[Object.keys(full.zones)[0]!]!.valveKind, 1)).toBe('load')
@@ -129,8 +143,9 @@ describe('contacts', () => {
   it('the secondary fuse carries what all valves draw together: by hand, VA over volts', () => {
     const job = demoJobs['kestrel-point']!()
     const fuse = contactLoads(job).find(({ part }) => part === 'F1')!
-    const { volts, va } = last(job, Object.keys(job.zones)).get('XF1')!
-    expect(fuse.amps).toBeCloseTo(va / volts, 2)
+    const moments = new LoadBench(job).run(Object.keys(job.zones)).get('XF1')!
+    expect(fuse.amps).toBeCloseTo(Math.max(...moments.map(({ va, volts }) => va / volts)), 2)
+    expect(fuse.held).toBeCloseTo(moments.at(-1)!.va / moments.at(-1)!.volts, 2)
     expect(fuse.guards).toBe(true)
     expect(fuse.zones).toHaveLength(Object.keys(job.zones).length)
   })

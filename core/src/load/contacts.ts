@@ -5,23 +5,25 @@ import { Simulation } from '../motion/simulation.ts'
 import { secondsAt } from '../parts/curves.ts'
 import type { Supposition } from '../suppose/supposition.ts'
 import { asking, coldWith } from './all-calling.ts'
+import { isBrief } from './briefly.ts'
 import { callsTried } from './full-calls.ts'
+import { type Carries, type Start, startOf } from './start.ts'
 
 /** What a contact, a fuse or a breaker carries at worst, amps. */
-export interface ContactLoad {
-  readonly part: string
-  readonly element: string
-  readonly amps: number
-  /** What it may carry; a fuse or a breaker: what it is rated. */
-  readonly may: number
+export interface ContactLoad extends Carries {
+  /** Is it more than it may be, and no trouble: only while valves start, and borne that long? */
+  readonly brief: boolean
   /** Zones that call then. */
   readonly zones: readonly string[]
   /** At switching on: a pump's motor takes several times its running current, the core of a transformer what its winding lets through. */
   readonly inrush: number
-  readonly guards: boolean
   /** A fuse or breaker that sound ones of its kind may be, and that lets go when the power comes back. */
   readonly startsTooHard: boolean
 }
+
+/** Does it carry more than it may, and longer than it bears? */
+export const isTooMuch = ({ amps, may, brief }: Pick<ContactLoad, 'amps' | 'may' | 'brief'>): boolean =>
+  amps > may && !brief
 
 /** A motor takes so many times its running current while it starts. Usual for small circulators; data sheets differ. */
 export const PUMP_INRUSH = 5
@@ -61,14 +63,17 @@ export function contactLoads(job: Job, wrong: readonly Supposition[] = []): Cont
   const worst = new Map<string, ContactLoad>()
   const cores = coresBehind(bench)
   for (const calling of cases) {
-    const [all, without] = [bench, still].map((simulation) => carriedWith(simulation, job, calling))
-    for (const [key, { part, element, amps, may, guards }] of all!) {
+    const [all, without] = [bench, still].map((simulation) => startWith(simulation, job, calling))
+    for (const [key, carries] of all!) {
+      const { part, element, amps, held } = carries
       if (amps <= (worst.get(key)?.amps ?? 0)) continue
-      const pumping = Math.max(0, amps - (without!.get(key)?.amps ?? amps))
-      const starting = amps + (PUMP_INRUSH - 1) * pumping
-      const inrush = starting + cores(part, element)
-      const startsTooHard = letsGo(bench, part, inrush, SATURATED) || letsGo(bench, part, starting, STARTING)
-      worst.set(key, { part, element, amps, may, zones: calling, inrush, guards, startsTooHard })
+      const pumping = Math.max(0, held - (without!.get(key)?.held ?? held))
+      const starting = held + (PUMP_INRUSH - 1) * pumping
+      const atOnce = starting + cores(part, element)
+      const startsTooHard = letsGo(bench, part, atOnce, SATURATED) || letsGo(bench, part, starting, STARTING)
+      const inrush = Math.max(atOnce, amps)
+      const brief = isBorne(bench, carries)
+      worst.set(key, { ...carries, brief, zones: calling, inrush, startsTooHard })
     }
   }
   // A fuse and the poles that open with it are one thing to whoever reads its rating: the fullest of them stands for it.
@@ -121,27 +126,17 @@ function coresBehind(simulation: Simulation): (part: string, element: string) =>
   }
 }
 
-type Carries = Omit<ContactLoad, 'zones' | 'inrush' | 'startsTooHard'>
-
-/** What every contact with a rating, fuse and breaker carries with these zones calling; the bench is as it was afterwards. */
-function carriedWith(simulation: Simulation, job: Job, calling: readonly string[]): Map<string, Carries> {
+/** With these zones calling; the bench is as it was afterwards. */
+function startWith(simulation: Simulation, job: Job, calling: readonly string[]): Start['contacts'] {
   const mark = simulation.mark()
   simulation.setTogether(asking(job, calling, true))
-  simulation.settle()
-  const { netlist, circuit } = simulation
-  circuit.solve()
-  const carries = new Map<string, Carries>()
-  for (const { id, kind, figures, branches } of netlist.parts.values()) {
-    const guards = kind.class === 'protection' || kind.roles.blown !== undefined
-    const rated: [string, number | undefined][] = guards
-      ? [...branches].filter(([, { form }]) => form === 'contact').map(([element]) => [element, figures.amps])
-      : Object.entries(kind.ratings ?? {}).map(([element, figure]) => [element, figures[figure]])
-    for (const [element, may] of rated) {
-      const branch = branches.get(element)
-      if (branch && may !== undefined)
-        carries.set(`${id}.${element}`, { part: id, element, amps: circuit.flow(branch), may, guards })
-    }
-  }
+  const { contacts } = startOf(simulation)
   simulation.back(mark)
-  return carries
+  return contacts
+}
+
+/** Is it more than it may carry only while valves start, and borne that long? */
+function isBorne(simulation: Simulation, carries: Carries): boolean {
+  const { part, guards, amps, may, held, over } = carries
+  return guards ? amps > may && held <= may && !letsGo(simulation, part, amps, over) : isBrief(carries)
 }

@@ -120,11 +120,19 @@ describe('will the transformer carry it', () => {
     )
     const over = withFuse(fuse.amps * 0.999)
     expect([over.tone, over.why]).toEqual(['wrong', 'It lets go in time.'])
-    expect(over.says).toMatch(/^Fused isolator carries 0\.5 A when both call, and may carry 0\.4/)
+    expect(over.says).toMatch(/^Fused isolator carries 0\.4\d A when both call, and may carry 0\.4/)
     const thermostat = study(produce(job, (draft) => void (draft.parts.TS1!.figures = { contactAmps: 0.03 })))
     expect(thermostat.says).toContain('Thermostat 1 carries')
     expect(thermostat.why).toContain('welds shut')
   })
+
+  it.each(Object.entries(demoJobs))(
+    'what is told of %s is data: a worker sends it to its page as it is',
+    (_id, make) => {
+      const told = study(make())
+      expect(JSON.parse(JSON.stringify(told))).toEqual(told)
+    },
+  )
 
   it('each panel of a chain carries its own', () => {
     const job = demoJobs['sable-row']!()

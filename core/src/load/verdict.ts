@@ -3,7 +3,7 @@ import { valvesOf } from '../job/zones.ts'
 import { kindOf } from '../parts/index.ts'
 import { clockWords } from '../timeline/clock-words.ts'
 import { labelOf } from '../words/words.ts'
-import type { ContactLoad } from './contacts.ts'
+import { type ContactLoad, isTooMuch } from './contacts.ts'
 import { whoCallsInWords } from './full-calls.ts'
 import { MARGIN } from './limits.ts'
 import type { Device, SourceLoad } from './source-load.ts'
@@ -18,12 +18,19 @@ export interface LoadVerdict {
 /** What the transformers say, and the contacts and fuses beside them. @param contacts the most used first */
 export function verdictOf(job: Job, sources: readonly SourceLoad[], contacts: readonly ContactLoad[]): LoadVerdict {
   const told = ofSources(job, sources)
-  const over = contacts.find(({ amps, may }) => amps > may)
+  const over = contacts.find(isTooMuch)
   if (over && told.tone !== 'wrong')
     return {
       tone: 'wrong',
-      says: `${labelOf(job, over.part)} carries ${over.amps.toFixed(1)} A when ${whoCallsInWords(job, over.zones)}, and may carry ${over.may} A.`,
+      says: `${labelOf(job, over.part)} carries ${ampsOver(over)} when ${whoCallsInWords(job, over.zones)}, and may carry ${over.may} A.`,
       why: over.guards ? 'It lets go in time.' : 'A contact that carries too much burns, or welds shut.',
+    }
+  const brief = contacts.find(({ brief }) => brief)
+  if (brief && told.tone === 'well')
+    return {
+      tone: 'busy',
+      says: `${labelOf(job, brief.part)} carries ${ampsOver(brief)} when ${whoCallsInWords(job, brief.zones)}, and may carry ${brief.may} A.`,
+      why: `For ${clockWords(brief.over)}, and ${brief.held.toFixed(2)} A after that. Its contact wears sooner.`,
     }
   // Without a transformer it is the fuse of the spur that carries everything.
   const fuse = sources.length === 0 && contacts.find(({ guards }) => guards)
@@ -35,6 +42,10 @@ export function verdictOf(job: Job, sources: readonly SourceLoad[], contacts: re
       }
     : told
 }
+
+/** What is too much to carry, and that it is so only while valves start. @example '1.2 A while valves start' */
+export const ampsOver = ({ amps, may, held }: Pick<ContactLoad, 'amps' | 'may' | 'held'>): string =>
+  `${amps.toFixed(amps < may + 0.1 ? 2 : 1)} A${held > may ? '' : ' while valves start'}`
 
 /** The one that is used most; what is more than one is rated for only while valves start comes after what stays so. */
 export const fullest = (sources: readonly SourceLoad[]): SourceLoad | undefined =>

@@ -1,19 +1,19 @@
 import type { InstalledPart } from '../circuit/netlist.ts'
-import { netlistOf } from '../circuit/netlist.ts'
+import { netlistOf, terminalName } from '../circuit/netlist.ts'
 import { mains } from '../job/practice.ts'
 import type { Job } from '../job/schema.ts'
 import { is } from '../motion/plays.ts'
 import type { Contact } from '../parts/element.ts'
 import { catalogue } from '../parts/index.ts'
 import type { PartKind, State } from '../parts/kind.ts'
-import { contactName, labelOf } from '../words/words.ts'
+import { contactName } from '../words/words.ts'
 import { ProveBench } from './prove-bench.ts'
-import type { NotCovered, Script, Step } from './step.ts'
+import type { Because, NotCovered, Script, Step } from './step.ts'
 
 /** What is watched: a contact of a part, or a load of it, in both of its states. */
 interface Watched {
-  readonly says: string
   readonly part: InstalledPart
+  readonly contact?: string
   readonly on: (bench: ProveBench) => boolean
   /** A hand sets it as the plant is fitted, and no call moves it. */
   readonly set?: boolean
@@ -40,7 +40,8 @@ export function coverageOf(job: Job, steps: readonly Step[]): Script['coverage']
   const notCovered = watched.flatMap((one, at): NotCovered[] => {
     const [makes, opens] = [seen.has(`${at} true`), seen.has(`${at} false`)]
     if (makes && opens) return []
-    return [{ says: one.says, why: whyNot(one, makes ? 'never opens' : 'never makes') }]
+    const { part, contact } = one
+    return [{ part: part.id, contact, never: makes ? 'open' : 'make', because: whyNot(one) }]
   })
   const of = watched.length + separations
   for (const [i, step] of steps.entries()) met[i]!.add(aimOf(step))
@@ -72,32 +73,31 @@ function apartIn(met: readonly ReadonlySet<string>[]): number {
   return count
 }
 
-function whyNot({ part: { kind }, set }: Watched, only: string): string {
-  if (set) return `${only} here: a hand sets it, and it stays so`
-  if (kind.roles.byHeat) return `${only} here: only a fire opens it`
-  if (kind.class === 'protection')
-    return `${only} here: only too much current opens it, and nobody makes that to try it`
-  if (kind.class === 'boiler' || kind.class === 'burner' || guards.has(kind.class))
-    return `${only} here: flame, spill, roll-out and low water are for licensed people`
-  return `${only}, whoever calls, as this plant is set`
+function whyNot({ part: { kind }, set }: Watched): Because {
+  if (set) return 'set by hand'
+  if (kind.roles.byHeat) return 'by heat'
+  if (kind.class === 'protection') return 'by current'
+  return kind.class === 'boiler' || kind.class === 'burner' || guards.has(kind.class) ? 'licensed' : 'nobody'
 }
 
 function watchedIn(job: Job): Watched[] {
   const found: Watched[] = []
+  const landed = new Set(Object.values(job.wires).flatMap(({ from, to }) => [terminalName(from), terminalName(to)]))
   const { volts, hertz } = mains(job.practice)
   for (const part of netlistOf(job, catalogue).parts.values()) {
     const { id, kind, figures } = part
-    const name = labelOf(job, id)
+    // Where nothing is landed nothing hangs on what it makes or opens.
+    const isSpare = (terminal: string) =>
+      kind.terminals[terminal] !== undefined && !landed.has(terminalName({ part: id, terminal }))
     const load = (['running', 'told', 'flame'] as const).find((role) => kind.roles[role] !== undefined)
-    if (load) found.push({ says: name, part, on: ({ simulation }) => is(simulation, part, load) })
-    if (kind.class === 'valve')
-      found.push({ says: name, part, on: (bench) => bench.shows({ part: id, looks: 'open' }) })
+    if (load) found.push({ part, on: ({ simulation }) => is(simulation, part, load) })
+    if (kind.class === 'valve') found.push({ part, on: (bench) => bench.shows({ part: id, looks: 'open' }) })
     if (kind.class === 'joint') continue
     for (const element of kind.inside(figures, { lineVolts: volts, hertz }))
-      if (element.form === 'contact' && element.operated)
+      if (element.form === 'contact' && element.operated && ![element.a, element.b].some(isSpare))
         found.push({
-          says: `${name}, ${contactName(job, id, element.name) ?? inWords(element.name)}`,
           part,
+          contact: contactName(job, id, element.name) ?? inWords(element.name),
           on: ({ simulation }) => element.closed(simulation.stateOf(id)),
           set: kind.class === 'boiler' && isSet(kind, element),
         })

@@ -64,9 +64,16 @@ export interface Step extends Bringing {
 }
 
 export interface NotCovered {
-  readonly says: string
-  readonly why: string
+  readonly part: string
+  /** The contact of it; the part itself where none is said. */
+  readonly contact?: string
+  /** What it never does, and why. */
+  readonly never: 'open' | 'make'
+  readonly because: Because
 }
+
+/** Why something is never seen to change while a script runs. */
+export type Because = 'set by hand' | 'by heat' | 'by current' | 'licensed' | 'nobody'
 
 /** What of a plant's contacts, loads and separations a script tries, and the fewest steps that could do what it does. */
 export interface Coverage {

@@ -1,8 +1,9 @@
 import { plannedJob } from '../job/document.ts'
 import type { Document } from '../job/schema.ts'
 import { type AtWorst, atWorst } from '../load/budget.ts'
-import { contactLoads } from '../load/contacts.ts'
+import { contactLoads, isTooMuch } from '../load/contacts.ts'
 import { whoCallsInWords } from '../load/full-calls.ts'
+import { ampsOver } from '../load/verdict.ts'
 import { clockWords } from '../timeline/clock-words.ts'
 import { labelOf } from '../words/words.ts'
 import { type StageStanding, untouched } from './stage.ts'
@@ -26,8 +27,8 @@ export function load(document: Document): StageStanding {
           `${labelOf(job, part)} gets ${volts.toFixed(1)} V at worst, and needs ${needs} V to start.`,
       ),
     ...contacts
-      .filter(({ amps, may }) => amps > may)
-      .map(({ part, amps, may }) => `${labelOf(job, part)} carries ${amps.toFixed(1)} A, and may carry ${may} A.`),
+      .filter(isTooMuch)
+      .map((one) => `${labelOf(job, one.part)} carries ${ampsOver(one)}, and may carry ${one.may} A.`),
   ]
   if (troubles.length > 0) return { at: 'begun', findings: troubles.length, says: troubles[0]! }
   const [one] = sources

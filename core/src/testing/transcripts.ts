@@ -7,6 +7,7 @@ import { wayOf } from '../loops/way.ts'
 import { ask } from '../motion/asking.ts'
 import { put } from '../motion/plays.ts'
 import type { Simulation } from '../motion/simulation.ts'
+import { leftOut } from '../prove/left-out.ts'
 import { scriptOf } from '../prove/script.ts'
 import { benchWith } from '../suppose/bench.ts'
 import { everySupposition, inPattern, suppositionInWords } from '../suppose/index.ts'
@@ -157,7 +158,7 @@ export function scriptTold(job: Job): string {
       ...step.cautions.map((caution) => `  mind: ${caution}`),
     ]),
     `# tries ${coverage.done} of ${coverage.of}, in ${coverage.fewest} at the fewest`,
-    ...coverage.notCovered.map(({ says, why }) => `  not: ${says} ${why}`),
+    ...leftOut(job, coverage.notCovered).map(({ says, why }) => `  not: ${says} ${why}`),
   ].join('\n')}\n`
 }
 

@@ -1,8 +1,8 @@
-import { type ContactLoad, contactName, type Job, labelOf, whoCallsInWords } from '@civil-lantern/core'
+import { type ContactLoad, contactName, isTooMuch, type Job, labelOf, whoCallsInWords } from '@civil-lantern/core'
 import { Card } from '../../ui/controls.tsx'
 import { Wide } from '../../ui/Wide.tsx'
 import { FigureHeads } from './FigureHeads.tsx'
-import { ampsIn, usedOf } from './in-words.ts'
+import { ampsIn, isMostAtStart, usedOf } from './in-words.ts'
 
 /** What every contact, fuse and breaker carries at worst, the most used first. */
 export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad[]; job: Job }) {
@@ -14,18 +14,21 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
           <FigureHeads lines="Part" figures={['carries', 'may', 'used', 'starting']} />
           <tbody className="font-mono">
             {contacts.map((one) => {
-              const over = one.amps > one.may
+              const amiss = one.brief ? 'font-bold' : isTooMuch(one) ? 'font-bold text-bad' : ''
               return (
                 <tr key={`${one.part}.${one.element}`} className="border-line border-t">
                   <th className="py-1.5 text-left font-sans font-semibold">
                     {labelOf(job, one.part)}
                     {contactName(job, one.part, one.element) && `, ${contactName(job, one.part, one.element)}`}
-                    <span className="block font-normal text-soft">{whoCallsInWords(job, one.zones)}</span>
+                    <span className="block font-normal text-soft">
+                      {whoCallsInWords(job, one.zones)}
+                      {isMostAtStart(one) && `, while valves start; ${ampsIn(one.held)} held`}
+                    </span>
                     {one.startsTooHard && <span className="block text-bad">may let go when the power comes back</span>}
                   </th>
-                  <td className={over ? 'font-bold text-bad' : ''}>{ampsIn(one.amps)}</td>
+                  <td className={amiss}>{ampsIn(one.amps)}</td>
                   <td>{one.may} A</td>
-                  <td className={over ? 'font-bold text-bad' : ''}>{usedOf(one)} %</td>
+                  <td className={amiss}>{usedOf(one)} %</td>
                   <td className={one.startsTooHard ? 'font-bold text-bad' : ''}>
                     {one.inrush > 1.05 * one.amps ? ampsIn(one.inrush) : '–'}
                   </td>

@@ -13,7 +13,7 @@ import { ContactsCard } from './ContactsCard.tsx'
 import { fillOf, HowMany, OverTime, stackOf, VoltsOverTime } from './charts.tsx'
 import { FigureHeads } from './FigureHeads.tsx'
 import { FiguresOfTime } from './FiguresOfTime.tsx'
-import { addedPlainly } from './in-words.ts'
+import { addedPlainly, vaIn } from './in-words.ts'
 import { LineCard } from './LineCard.tsx'
 import { MeasuredCard } from './MeasuredCard.tsx'
 import { MorningCard } from './MorningCard.tsx'
@@ -256,8 +256,8 @@ function Devices({ job, source, hot }: { job: Job; source: SourceLoad; hot: Offe
                   </th>
                   <td>{device.starts.toFixed(1)}</td>
                   <td>{device.holds.toFixed(1)}</td>
-                  <td>{device.idle < 0.05 ? '0' : device.idle.toFixed(1)}</td>
-                  <td>{device.frees.toFixed(1)}</td>
+                  <td>{vaIn(device.idle)}</td>
+                  <td>{vaIn(device.frees)}</td>
                   <td className={short ? 'font-bold text-bad' : ''}>{device.volts.toFixed(1)}</td>
                   <td>{device.needs ?? '–'}</td>
                 </tr>

@@ -4,11 +4,13 @@ import {
   addedPlainly,
   ampsIn,
   axisMarks,
+  isMostAtStart,
   lossInWords,
   momentsOf,
   morningInWords,
   roomInWords,
   usedOf,
+  vaIn,
 } from './in-words.ts'
 
 const moment = (at: number, va: number, there: Record<string, number> = {}): Moment => ({
@@ -48,6 +50,8 @@ describe('the load in words', () => {
     expect(ampsIn(0.9996)).toBe('1000 mA')
     expect(ampsIn(1)).toBe('1.00 A')
     expect(usedOf({ amps: 1.5, may: 2 } as never)).toBe(75)
+    expect([-0.01, 0.04, 0.06].map(vaIn)).toEqual(['0', '0', '0.1'])
+    expect([0.89, 0.91, 1].map((held) => isMostAtStart({ amps: 1, held }))).toEqual([true, false, false])
   })
 })
 

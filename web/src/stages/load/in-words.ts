@@ -42,6 +42,12 @@ export function lossInWords(volts: number, lost: number): string {
 /** How far a contact is used, in percent of what it may carry. */
 export const usedOf = ({ amps, may }: ContactLoad): number => Math.round((100 * amps) / may)
 
+/** Volt-amperes of one device; of what rounding leaves, none. */
+export const vaIn = (va: number): string => (va < 0.05 ? '0' : va.toFixed(1))
+
+/** Does it carry most while valves run or warm, and clearly less once they stand? */
+export const isMostAtStart = ({ amps, held }: Pick<ContactLoad, 'amps' | 'held'>): boolean => held < 0.9 * amps
+
 /** Amps as a clamp would show them. */
 export const ampsIn = (amps: number): string => (amps < 1 ? `${(amps * 1000).toFixed(0)} mA` : `${amps.toFixed(2)} A`)
 

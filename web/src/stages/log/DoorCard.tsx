@@ -1,4 +1,14 @@
-import { clockWords, mains, plantOf, schemeCalled, sequenceOf, zonesInOrder } from '@civil-lantern/core'
+import {
+  clockWords,
+  labelOf,
+  listed,
+  mains,
+  plantOf,
+  schemeCalled,
+  sequenceOf,
+  valvesOf,
+  zonesInOrder,
+} from '@civil-lantern/core'
 import QRCode from 'qrcode'
 import { useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -69,14 +79,15 @@ export function DoorCard() {
         <section>
           <h3 className="font-bold">Zones</h3>
           <ul className="grid gap-x-8 sm:grid-cols-2">
-            {zones.map(({ id, number, name, place, valve, valvePlace }) => (
-              <li key={id} className="border-line border-t py-1.5">
+            {zones.map((zone) => (
+              <li key={zone.id} className="border-line border-t py-1.5">
                 <b>
-                  {number} {name}
+                  {zone.number} {zone.name}
                 </b>
                 <span className="block text-soft">
-                  asked at {plan.places[place]?.name}; {valve ? plan.parts[valve]?.label : 'no valve'},{' '}
-                  {plan.places[valvePlace]?.name}
+                  asked at {plan.places[zone.place]?.name};{' '}
+                  {listed(valvesOf(zone).map((id) => labelOf(plan, id))) || 'no valve'},{' '}
+                  {plan.places[zone.valvePlace]?.name}
                 </span>
               </li>
             ))}

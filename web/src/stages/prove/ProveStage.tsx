@@ -3,6 +3,7 @@ import {
   closingCheck,
   type Job,
   keyOf,
+  leftOut,
   notSignable,
   type ProofRun,
   proofsIn,
@@ -106,7 +107,7 @@ function Beginning({
   const [zones, setZones] = useState<readonly string[]>([])
   const short = closingCheck(script)
   const some = stepsFor(script, zones)
-  const { notCovered } = script.coverage
+  const notCovered = leftOut(job, script.coverage.notCovered)
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">
       <Card title="The whole proof" aside={`${script.steps.length} steps, about ${minutesOf(script.steps)} min`}>
@@ -158,7 +159,7 @@ function Beginning({
       >
         <ul className="max-h-64 overflow-y-auto px-4 pt-1 pb-4">
           {notCovered.map(({ says, why }) => (
-            <li key={says} className="border-line border-t py-1.5">
+            <li key={`${says} ${why}`} className="border-line border-t py-1.5">
               <span className="font-semibold">{says}</span> <span className="text-soft">{why}</span>
             </li>
           ))}
@@ -212,7 +213,9 @@ function Going({ run, script, job }: { run: ProofRun; script: Script; job: Job }
             baseline={baseline}
           />
         )}
-        {run.next === undefined && <SignCard run={run} script={script} refused={notSignable(run, found.open)} />}
+        {run.next === undefined && (
+          <SignCard job={job} run={run} script={script} refused={notSignable(run, found.open)} />
+        )}
       </div>
       <nav aria-label="Steps" className="rounded-card border border-line bg-card py-2">
         <ol>

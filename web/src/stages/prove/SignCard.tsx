@@ -1,4 +1,4 @@
-import type { ProofRun, Script } from '@civil-lantern/core'
+import { type Job, leftOut, type ProofRun, type Script } from '@civil-lantern/core'
 import { format } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -7,7 +7,17 @@ import { useSession } from '../../data/open-job.tsx'
 import { Button, Card } from '../../ui/controls.tsx'
 
 /** The end of a proof: who signs, with which meter, and what was not covered; or why it may not be signed. */
-export function SignCard({ run, script, refused }: { run: ProofRun; script: Script; refused: string | undefined }) {
+export function SignCard({
+  job,
+  run,
+  script,
+  refused,
+}: {
+  job: Job
+  run: ProofRun
+  script: Script
+  refused: string | undefined
+}) {
   const { session } = useSession()
   const [name, setName] = useState(device.name)
   const [meter, setMeter] = useState('')
@@ -53,7 +63,9 @@ export function SignCard({ run, script, refused }: { run: ProofRun; script: Scri
                 ...(calibrated ? { calibrated } : {}),
                 passed: run.passed,
                 of: run.steps.length,
-                notCovered: script.coverage.notCovered.map(({ says }) => says).slice(0, 100),
+                notCovered: leftOut(job, script.coverage.notCovered)
+                  .map(({ says }) => says)
+                  .slice(0, 100),
                 ...(remarks.trim() ? { remarks: remarks.trim() } : {}),
               },
             ],

@@ -10,17 +10,15 @@ export const contactRating: Rule = {
     const { full } = alone()
     const inShort = new Set(shorts().flatMap(({ branches }) => branches.map(({ id }) => id)))
     return [...full[0]!.start.contacts].flatMap(([key, { part, may, guards }]): Found[] => {
-      const carries = full.map(({ start }) => start.contacts.get(key)!)
-      const amps = Math.max(...carries.map(({ amps }) => amps))
-      // What a short draws through it is no matter of rating.
-      if (guards || amps <= may || inShort.has(key)) return []
-      const held = Math.max(...carries.map(({ held }) => held))
-      const brief = carries.every((one) => one.amps <= may || isBrief(one))
+      const worst = full.map(({ start }) => start.contacts.get(key)!).reduce((a, b) => (b.amps > a.amps ? b : a))
+      // What a short draws through it is no matter of rating; fuses and breakers have a rule of their own.
+      if (guards || worst.amps <= may || inShort.has(key)) return []
+      const brief = isBrief(worst)
       return [
         {
           severity: brief ? 'tidy' : 'fails',
           at: [{ part }],
-          says: `A contact of ${labelOf(job, part)} carries ${ampsOver({ amps, may, held })} and may carry ${may} A.`,
+          says: `A contact of ${labelOf(job, part)} carries ${ampsOver(worst)} and may carry ${may} A.`,
           why: brief
             ? 'It wears sooner. What is cold or runs draws more than what stands open.'
             : 'It pits and welds: the zone will then never switch off.',

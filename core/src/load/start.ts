@@ -57,7 +57,7 @@ export function startOf(simulation: Simulation): Start {
   for (let atRest = false; !atRest && simulation.now - begun < LONGEST; ) {
     const { changes } = simulation.circuit
     atRest = simulation.settle(Math.max(LEAST, simulation.quietFor ?? 0)).atRest
-    if (atRest || changes !== simulation.circuit.changes) look()
+    if (changes !== simulation.circuit.changes) look()
   }
   return { contacts: new Map(rated.map(({ branch, carries }) => [branch.id, carries])), transformers }
 }
@@ -68,7 +68,7 @@ function ratedIn({ netlist }: Simulation): { readonly branch: Branch; readonly c
     const guards = kind.class === 'protection' || kind.roles.blown !== undefined
     const figure = kind.ratings ?? {}
     return [...branches].flatMap(([element, branch]) => {
-      const may = guards ? (branch.form === 'contact' ? figures.amps : undefined) : figures[figure[element] ?? '']
+      const may = guards ? figures.amps : figures[figure[element] ?? '']
       return may === undefined
         ? []
         : [{ branch, carries: { part: id, element, may, guards, amps: 0, held: 0, over: 0 } }]

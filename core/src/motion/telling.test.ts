@@ -32,6 +32,21 @@ it('a bench nobody listens to ends where the other does, and has nothing to tell
   expect([unheard.tells('TS1', made), unheard.trace]).toEqual([false, []])
 })
 
+it('what is told after a mark is not told any more once it is gone back to, and is told again', () => {
+  const { heard: bench } = both()
+  const made = bench.netlist.parts.get('TS1')!.kind.tells!.findIndex(({ starts }) => starts === 'contact makes')
+  const rest = bench.mark()
+  const call = () => {
+    bench.set('TS1', 'calling', true)
+    return bench.trace.map(({ part, says }) => `${part} ${says}`)
+  }
+  const first = call()
+  expect(first).toContain('TS1 contact makes')
+  bench.back(rest)
+  expect(bench.tells('TS1', made)).toBe(false)
+  expect(call()).toEqual(first)
+})
+
 it('what a fuse let go on is known though nobody listens, and forgotten once it is whole; a mark goes back all the same', () => {
   const { job, heard, unheard } = both()
   for (const bench of [heard, unheard]) {

@@ -1,4 +1,5 @@
 import { isBrief } from '../load/briefly.ts'
+import { isWorse } from '../load/contacts.ts'
 import { ampsOver } from '../load/verdict.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
@@ -10,10 +11,13 @@ export const contactRating: Rule = {
     const { full } = alone()
     const inShort = new Set(shorts().flatMap(({ branches }) => branches.map(({ id }) => id)))
     return [...full[0]!.start.contacts].flatMap(([key, { part, may, guards }]): Found[] => {
-      const worst = full.map(({ start }) => start.contacts.get(key)!).reduce((a, b) => (b.amps > a.amps ? b : a))
+      const worst = full
+        .map(({ start }) => start.contacts.get(key)!)
+        .map((one) => ({ ...one, brief: isBrief(one) }))
+        .reduce((a, b) => (isWorse(b, a) ? b : a))
       // What a short draws through it is no matter of rating; fuses and breakers have a rule of their own.
       if (guards || worst.amps <= may || inShort.has(key)) return []
-      const brief = isBrief(worst)
+      const { brief } = worst
       return [
         {
           severity: brief ? 'tidy' : 'fails',

@@ -21,9 +21,14 @@ export interface ContactLoad extends Carries {
   readonly startsTooHard: boolean
 }
 
+type Judged = Pick<ContactLoad, 'amps' | 'may' | 'brief'>
+
 /** Does it carry more than it may, and longer than it bears? */
-export const isTooMuch = ({ amps, may, brief }: Pick<ContactLoad, 'amps' | 'may' | 'brief'>): boolean =>
-  amps > may && !brief
+export const isTooMuch = ({ amps, may, brief }: Judged): boolean => amps > may && !brief
+
+/** Of two calls: what is not borne is worse than what is, by however much that is more. */
+export const isWorse = (one: Judged, other: Judged): boolean =>
+  isTooMuch(one) === isTooMuch(other) ? one.amps > other.amps : isTooMuch(one)
 
 /** A motor takes so many times its running current while it starts. Usual for small circulators; data sheets differ. */
 export const PUMP_INRUSH = 5
@@ -66,14 +71,15 @@ export function contactLoads(job: Job, wrong: readonly Supposition[] = []): Cont
     const [all, without] = [bench, still].map((simulation) => startWith(simulation, job, calling))
     for (const [key, carries] of all!) {
       const { part, element, amps, held } = carries
-      if (amps <= (worst.get(key)?.amps ?? 0)) continue
+      const one = { ...carries, brief: isBorne(bench, carries) }
+      const had = worst.get(key)
+      if (had && !isWorse(one, had)) continue
       const pumping = Math.max(0, held - (without!.get(key)?.held ?? held))
       const starting = held + (PUMP_INRUSH - 1) * pumping
       const atOnce = starting + cores(part, element)
       const startsTooHard = letsGo(bench, part, atOnce, SATURATED) || letsGo(bench, part, starting, STARTING)
       const inrush = Math.max(atOnce, amps)
-      const brief = isBorne(bench, carries)
-      worst.set(key, { ...carries, brief, zones: calling, inrush, startsTooHard })
+      worst.set(key, { ...one, zones: calling, inrush, startsTooHard })
     }
   }
   // A fuse and the poles that open with it are one thing to whoever reads its rating: the fullest of them stands for it.

@@ -6,7 +6,7 @@ import { load } from '../standing/load.ts'
 import { wired } from '../testing/benches.ts'
 import { allCalling } from './all-calling.ts'
 import { isBrief } from './briefly.ts'
-import { contactLoads, isTooMuch } from './contacts.ts'
+import { contactLoads, isTooMuch, isWorse } from './contacts.ts'
 import { studyLoad } from './study.ts'
 
 /** So many cold wax heads on each room's thermostat, fed through a manifold's centre. */
@@ -58,6 +58,15 @@ describe('what a contact carries while valves start', () => {
     expect(findings(manifold(3, 0.2), 'contact-rating')[0]!.says).toMatch(/carries 0\.8 A and may carry 0\.2 A/)
   })
 
+  it('of two calls what lasts is worse than more that is borne', () => {
+    const brief = { amps: 1.4, may: 1, brief: true }
+    const lasts = { amps: 1.3, may: 1, brief: false }
+    expect([isWorse(lasts, brief), isWorse(brief, lasts)]).toEqual([true, false])
+    expect([isWorse({ ...lasts, amps: 1.31 }, lasts), isWorse(lasts, lasts)]).toEqual([true, false])
+    // Within the rating there is nothing to bear.
+    expect(isWorse(brief, { ...lasts, amps: 0.9 })).toBe(true)
+  })
+
   it('a transformer that gives more than it may while valves start is spoken of before the contacts', () => {
     const job = wired({ scheme: 's18', panel: 'panel/manifold-8', valve: 'valve/wax-head-24', heads: 4, zones: 3 })
     expect(thermostat(job).brief).toBe(true)
@@ -93,7 +102,10 @@ describe('fuses while valves start', () => {
       [true, false],
       [false, true],
     ])
-    expect(verdict(both(0.5)).tone).toBe('busy')
+    expect([verdict(both(0.5)).tone, verdict(both(0.5)).why]).toEqual([
+      'busy',
+      expect.stringMatching(/ It bears that\.$/),
+    ])
     expect(findings(both(0.2), 'contact-rating')).toEqual([])
     expect(verdict(both(0.2)).says).toMatch(/^Fuse F1 carries 0\.6 A while valves start when all 3 call/)
   })

@@ -30,7 +30,7 @@ export function verdictOf(job: Job, sources: readonly SourceLoad[], contacts: re
     return {
       tone: 'busy',
       says: `${labelOf(job, brief.part)} carries ${ampsOver(brief)} when ${whoCallsInWords(job, brief.zones)}, and may carry ${brief.may} A.`,
-      why: `For ${clockWords(brief.over)}, and ${brief.held.toFixed(2)} A after that. Its contact wears sooner.`,
+      why: `For ${clockWords(brief.over)}, and ${brief.held.toFixed(2)} A after that. ${brief.guards ? 'It bears that.' : 'Its contact wears sooner.'}`,
     }
   // Without a transformer it is the fuse of the spur that carries everything.
   const fuse = sources.length === 0 && contacts.find(({ guards }) => guards)

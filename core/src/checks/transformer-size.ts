@@ -1,9 +1,11 @@
 import { briefly } from '../load/briefly.ts'
+import { isBorne } from '../load/contacts.ts'
 import { whoCallsInWords } from '../load/full-calls.ts'
 import { fuseFor } from '../load/fuse-size.ts'
 import { fusesOf } from '../load/fuses.ts'
 import { LIMITED } from '../load/limits.ts'
 import { transformersOf } from '../load/transformers.ts'
+import { ampsOver } from '../load/verdict.ts'
 import { kindOf } from '../parts/index.ts'
 import { labelOf } from '../words/words.ts'
 import type { Found, Rule } from './finding.ts'
@@ -55,6 +57,16 @@ export const transformerSize: Rule = {
         })
       for (const one of fusesOf(netlist, poles, part)) {
         const [most, amps] = [fuseFor(rated), one.figures.amps ?? 0]
+        // While valves start it may carry more than it is rated for, as long as it lasts.
+        const started = full
+          .flatMap(({ bench, start, zones }) =>
+            [...start.contacts.values()].map((carries) => ({ bench, zones, carries })),
+          )
+          .find(({ bench, carries }) => carries.part === one.id && carries.amps > amps && !isBorne(bench, carries))
+        const tooSmall =
+          va / 24 > amps
+            ? `${(va / 24).toFixed(1)} A flow when ${whoCallsInWords(job, zones)}`
+            : started && `carries ${ampsOver(started.carries)} when ${whoCallsInWords(job, started.zones)}`
         if (amps > most)
           found.push({
             severity: 'danger',
@@ -63,11 +75,11 @@ export const transformerSize: Rule = {
             why: 'A short burns the transformer before the fuse opens.',
             remedy: `Fit ${most} A: rated VA / 24, next standard size up.`,
           })
-        else if (va / 24 > amps)
+        else if (tooSmall)
           found.push({
             severity: 'fails',
             at: [{ part: one.id }, { part }],
-            says: `${labelOf(job, one.id)} is rated for ${amps} A and ${(va / 24).toFixed(1)} A flow when ${whoCallsInWords(job, zones)}.`,
+            says: `${labelOf(job, one.id)} is rated for ${amps} A and ${tooSmall}.`,
             why: 'It blows when many zones call, and is then blamed on a short.',
             remedy: `Fit ${most} A.`,
           })

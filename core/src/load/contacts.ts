@@ -142,7 +142,7 @@ function startWith(simulation: Simulation, job: Job, calling: readonly string[])
 }
 
 /** Is it more than it may carry only while valves start, and borne that long? */
-function isBorne(simulation: Simulation, carries: Carries): boolean {
+export function isBorne(simulation: Simulation, carries: Carries): boolean {
   const { part, guards, amps, may, held, over } = carries
   return guards ? amps > may && held <= may && !letsGo(simulation, part, amps, over) : isBrief(carries)
 }

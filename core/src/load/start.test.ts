@@ -107,6 +107,9 @@ describe('fuses while valves start', () => {
       expect.stringMatching(/ It bears that\.$/),
     ])
     expect(findings(both(0.2), 'contact-rating')).toEqual([])
+    // The rule says the same of them, and not that many zones together are too much: it is one start.
+    const told = [0.6, 0.5, 0.2].map((amps) => findings(both(amps), 'transformer-size').map(({ says }) => says))
+    expect(told).toEqual([[], [], ['Fuse F1 is rated for 0.2 A and carries 0.6 A while valves start when all 3 call.']])
     expect(verdict(both(0.2)).says).toMatch(/^Fuse F1 carries 0\.6 A while valves start when all 3 call/)
   })
 })

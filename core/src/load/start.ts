@@ -17,18 +17,14 @@ export interface Carries {
   readonly over: number
 }
 
-/** How a plant starts: what its contacts carry, by the branch they are, and its transformers from one change to the next. */
+/** How a plant starts: what its contacts carry, by the branch they are, and its transformers from one event to the next. */
 export interface Start {
   readonly contacts: ReadonlyMap<string, Carries>
   readonly transformers: ReadonlyMap<string, readonly { readonly at: number; readonly va: number }[]>
 }
 
-/** Seconds for which a start is watched, and the least between two looks: a plant may hunt for ever. */
-const LONGEST = 900
-const LEAST = 0.1
-
 /**
- * Lets a plant come to rest and looks at it on the way, each time its circuit has changed: wax that is cold and motors that
+ * Lets a plant come to rest and looks at it on the way, each time something has happened: wax that is cold and motors that
  * run draw more than they do once their valves are open.
  * @example
  * simulation.setTogether(asking(job, ['z1'], true))
@@ -54,11 +50,7 @@ export function startOf(simulation: Simulation): Start {
     }
   }
   look()
-  for (let atRest = false; !atRest && simulation.now - begun < LONGEST; ) {
-    const { changes } = simulation.circuit
-    atRest = simulation.settle(Math.max(LEAST, simulation.quietFor ?? 0)).atRest
-    if (changes !== simulation.circuit.changes) look()
-  }
+  simulation.settle(undefined, look)
   return { contacts: new Map(rated.map(({ branch, carries }) => [branch.id, carries])), transformers }
 }
 

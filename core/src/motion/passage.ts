@@ -33,9 +33,10 @@ export class Passage {
   /**
    * Leaps from event to event. @param until seconds on the clock
    * @param stopAtRest whether it ends where nothing moves but what moves in the background, which then stands
+   * @param seen called after every event
    * @returns whether everything came to rest
    */
-  advance(until: number, stopAtRest: boolean): boolean {
+  advance(until: number, stopAtRest: boolean, seen?: () => void): boolean {
     let tiny = 0
     while (this.now < until) {
       const step = this.nextEvent(stopAtRest)
@@ -53,6 +54,7 @@ export class Passage {
       this.react()
       tiny = leap < TINY ? tiny + 1 : 0
       if (tiny > HUNTS) this.#hunting()
+      seen?.()
     }
     return !this.moving
   }

@@ -211,9 +211,12 @@ export class Simulation {
     this.#passage.react()
   }
 
-  /** Runs until nothing moves any more, at most `limit` seconds of the site's time. */
-  settle(limit = 7200): Settled {
-    const atRest = this.#passage.advance(this.now + limit, true)
+  /**
+   * Runs until nothing moves any more, at most `limit` seconds of the site's time.
+   * @param seen called whenever something has happened on the way, once all have answered
+   */
+  settle(limit = 7200, seen?: () => void): Settled {
+    const atRest = this.#passage.advance(this.now + limit, true, seen)
     return { atRest, buzzing: this.buzzing }
   }
 

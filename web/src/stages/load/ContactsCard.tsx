@@ -12,7 +12,7 @@ export function ContactsCard({ contacts, job }: { contacts: readonly ContactLoad
       <Wide label="Contacts, fuses and breakers, table" className="px-4 pt-2 pb-2">
         <table className="w-full min-w-[26rem] text-right">
           <FigureHeads lines="Part" figures={['carries', 'may', 'used', 'starting']} />
-          <tbody className="font-mono">
+          <tbody className="font-mono [&_td]:whitespace-nowrap [&_td]:pl-3">
             {contacts.map((one) => {
               const amiss = one.brief ? 'font-bold' : isTooMuch(one) ? 'font-bold text-bad' : ''
               return (
